@@ -1,0 +1,33 @@
+import { defineConfig } from 'vitest/config'
+
+export default defineConfig({
+	test: {
+		projects: [
+			{ test: { name: 'core', include: ['tests/{core,exchange,scripts}/**/*.test.ts'], testTimeout: 60_000 } },
+			{
+				test: {
+					name: 'db',
+					globalSetup: ['tests/support/database-setup.ts'],
+					setupFiles: ['tests/support/database-environment.ts'],
+					pool: 'forks',
+					fileParallelism: false,
+					include: ['tests/{db,app}/**/*.test.{ts,tsx}'],
+					testTimeout: 30_000,
+					hookTimeout: 60_000,
+				},
+			},
+			{
+				test: {
+					name: 'e2e',
+					include: ['tests/e2e/**/*.test.ts'],
+					pool: 'forks',
+					fileParallelism: false,
+					testTimeout: 120_000,
+					hookTimeout: 240_000,
+					// What a page shows after an address changed comes a moment later.
+					expect: { poll: { timeout: 10_000 } },
+				},
+			},
+		],
+	},
+})
