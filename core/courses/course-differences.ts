@@ -1,0 +1,48 @@
+/** What two states of a course say differently, for somebody who must choose between them. */
+import type { Course } from './course'
+
+/** A field of the course that differs; for lists, how many entries each side has. */
+export interface CourseDifference {
+	field: keyof Course
+	mine: string | number
+	theirs: string | number
+}
+
+const FIELDS = [
+	'name',
+	'studentCount',
+	'pace',
+	'planFor',
+	'spareConfidence',
+	'demoFlowers',
+	'homeworkMinutes',
+	'designs',
+	'sessions',
+	'storeId',
+] as const satisfies (keyof Course)[]
+
+/** The differing fields, in the order of the form. Lists count as different if any entry is. */
+export function compareCourses(mine: Course, theirs: Course): CourseDifference[] {
+	return FIELDS.flatMap((field) => {
+		const [own, other] = [valueOf(mine, field), valueOf(theirs, field)]
+		if (typeof own !== 'object' && typeof other !== 'object')
+			return own === other ? [] : [{ field, mine: own ?? '', theirs: other ?? '' }]
+		const [ownList, otherList] = [own as object[], other as object[]]
+		const isSame = toPlainText(ownList) === toPlainText(otherList)
+		return isSame ? [] : [{ field, mine: ownList.length, theirs: otherList.length }]
+	})
+}
+
+/** The version of a design is not set in the form: it does not count. */
+function valueOf(course: Course, field: keyof Course) {
+	if (field !== 'designs') return course[field]
+	return course.designs.map(({ designId, flowersPerStudent, picks }) => ({ designId, flowersPerStudent, picks }))
+}
+
+/** JSON with keys in one order: a form and a database need not agree on it. */
+function toPlainText(value: object): string {
+	return JSON.stringify(value, (_, inner: unknown) => {
+		if (typeof inner !== 'object' || inner === null || Array.isArray(inner)) return inner
+		return Object.fromEntries(Object.entries(inner).toSorted(([a], [b]) => (a < b ? -1 : 1)))
+	})
+}

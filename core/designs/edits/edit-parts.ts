@@ -1,0 +1,93 @@
+/** Changes of a design's parts and layers. Each gives a new design; the one given stays as it is. */
+import type { Design, Layer, Part } from '../design'
+import { changeVarying, withValues, type EditScope } from './conditions'
+import { freshId, slugOf } from './fresh-id'
+import { removeSteps } from './edit-steps'
+
+/** Terms that options may change; `undefined` takes an optional one away. */
+export type PartChange = { [K in keyof Omit<Part, 'id' | 'variants'>]?: Part[K] | undefined }
+
+/** Terms go where the scope says; role, tint, allergens and existence belong to the part itself. */
+export function changePart(design: Design, id: string, change: PartChange, scope: EditScope): Design {
+	// What is no term of an option belongs to the part itself, whatever option is shown.
+	const { role, tint, allergens, when, ...terms } = change
+	const own = Object.fromEntries(Object.entries({ role, tint, allergens, when }).filter(([key]) => key in change))
+	return {
+		...design,
+		parts: design.parts.map((part) => {
+			if (part.id !== id) return part
+			return changeVarying(changeVarying(part, own, { picks: {} }), terms, scope)
+		}),
+	}
+}
+
+/** @param after - id of the part that it follows; undefined: the last one */
+export function addPart(design: Design, part: Omit<Part, 'id'>, after?: string): Design {
+	const id = freshId(slugOf(part.name), design.parts)
+	const at = after === undefined ? design.parts.length : design.parts.findIndex((other) => other.id === after) + 1
+	return { ...design, parts: design.parts.toSpliced(at, 0, { ...part, id }) }
+}
+
+/** A part again with its steps, right after itself. Needs within it lead to the copies, others to where they did. */
+export function duplicatePart(design: Design, id: string): Design {
+	const part = design.parts.find((other) => other.id === id)
+	if (!part) return design
+	const withPart = addPart(design, { ...part, name: `${part.name} again` }, id)
+	const copyId = withPart.parts[design.parts.indexOf(part) + 1]?.id ?? id
+	const own = design.steps.filter((step) => step.part === id)
+	const ids = new Map<string, string>()
+	for (const step of own)
+		ids.set(step.id, freshId(step.id, [...design.steps, ...[...ids.values()].map((taken) => ({ id: taken }))]))
+	const copies = own.map((step) => ({
+		...step,
+		id: ids.get(step.id) ?? step.id,
+		part: copyId,
+		needs: step.needs.map((need) => ({ ...need, after: ids.get(need.after) ?? need.after })),
+	}))
+	const last = design.steps.findLastIndex((step) => step.part === id)
+	return { ...withPart, steps: withPart.steps.toSpliced(last + 1, 0, ...copies) }
+}
+
+/** Without the part, its steps, its layers, and what is derived from it. */
+export function removePart(design: Design, id: string): Design {
+	const derived = design.parts.filter(({ form }) => form.type === 'derived' && form.fromPart === id)
+	const without = removeSteps(design, new Set(design.steps.filter((step) => step.part === id).map((step) => step.id)))
+	const removed = {
+		...without,
+		parts: without.parts.filter((part) => part.id !== id),
+		layers: without.layers.filter((layer) => layer.part !== id),
+	}
+	return derived.reduce((left, part) => removePart(left, part.id), removed)
+}
+
+/** The part at another place in the order. */
+export function movePart(design: Design, id: string, to: number): Design {
+	const from = design.parts.findIndex((part) => part.id === id)
+	const part = design.parts[from]
+	return part ? { ...design, parts: design.parts.toSpliced(from, 1).toSpliced(to, 0, part) } : design
+}
+
+/** `undefined` takes an optional term away. */
+export function changeLayer(
+	design: Design,
+	index: number,
+	change: { [K in keyof Layer]?: Layer[K] | undefined },
+): Design {
+	return { ...design, layers: design.layers.map((layer, l) => (l === index ? withValues(layer, change) : layer)) }
+}
+
+/** With the layer outermost. */
+export function addLayer(design: Design, layer: Layer): Design {
+	return { ...design, layers: [...design.layers, layer] }
+}
+
+/** Without the layer; its part stays. */
+export function removeLayer(design: Design, index: number): Design {
+	return { ...design, layers: design.layers.toSpliced(index, 1) }
+}
+
+/** With the layer at another place, counted from inside out. */
+export function moveLayer(design: Design, from: number, to: number): Design {
+	const layer = design.layers[from]
+	return layer ? { ...design, layers: design.layers.toSpliced(from, 1).toSpliced(to, 0, layer) } : design
+}

@@ -1,0 +1,72 @@
+import { PASTE_ALLERGENS } from '../../materials/pastes'
+import { allergensOf } from '../allergens'
+import { hazardsOfStep } from '../cautions'
+import { changePart } from '../edits/edit-parts'
+import type { Design, Hazard, Paste } from '../design'
+import type { ReviewRule } from './finding'
+
+const NOT_FOR_CHILDREN: readonly Hazard[] = ['wire', 'hot glue', 'alcohol', 'spray', 'steam']
+
+/** Wires in a children's design. */
+export const wiresForChildren: ReviewRule = ({ resolved, picks }) => {
+	if (resolved.audience !== 'children') return []
+	return resolved.parts
+		.filter(({ wire }) => wire !== undefined)
+		.map(({ id, name }) => ({
+			id: `child-wire ${id}`,
+			part: id,
+			message: `${name} is wired, and this is for children.`,
+			reason: 'Wires have points, and cut ends fly: for children choose unwired pieces.',
+			fix: {
+				label: 'Take the wire away',
+				apply: (design: Design) => changePart(design, id, { wire: undefined }, { picks }),
+			},
+		}))
+}
+
+/** Heat, solvents and sharp work in a children's design. */
+export const hazardsForChildren: ReviewRule = ({ resolved }) => {
+	if (resolved.audience !== 'children') return []
+	return resolved.steps.flatMap((step) => {
+		const hazards = hazardsOfStep(step).filter((hazard) => NOT_FOR_CHILDREN.includes(hazard))
+		return hazards.length === 0
+			? []
+			: [
+					{
+						id: `child-hazard ${step.id}`,
+						step: step.id,
+						message: `“${step.label}” brings ${hazards.join(' and ')}, and this is for children.`,
+						reason: 'Let the instructor do it ahead, or choose a way without.',
+					},
+				]
+	})
+}
+
+/** A single source of an allergen in a design that is otherwise free of it. */
+export const allergenInFreeDesign: ReviewRule = ({ resolved, picks }) => {
+	return allergensOf(resolved).flatMap(({ allergen, sources }) => {
+		const [source] = sources
+		const paste = resolved.parts.find((part) => part.paste === source)?.paste
+		const pastes = new Set(resolved.parts.flatMap((part) => part.paste ?? []))
+		// A design all of one paste is what it is; one odd part can be helped.
+		if (sources.length !== 1 || (paste && pastes.size === 1)) return []
+		const bringers = resolved.parts.filter((part) => part.paste === paste)
+		const other = [...pastes].find((one): one is Paste => one !== paste && !PASTE_ALLERGENS[one].includes(allergen))
+		return [
+			{
+				id: `allergen ${allergen}`,
+				...(bringers[0] && paste && { part: bringers[0].id }),
+				message: `Only ${source} brings ${allergen}; all else is free of it.`,
+				reason: 'Without it, the design suits every student. Labels have the last word.',
+				...(paste &&
+					other && {
+						fix: {
+							label: `Use ${other} there`,
+							apply: (design: Design) =>
+								bringers.reduce((changed, { id }) => changePart(changed, id, { paste: other }, { picks }), design),
+						},
+					}),
+			},
+		]
+	})
+}

@@ -1,0 +1,104 @@
+import { changeStep } from '../edits/edit-steps'
+import { DRYING_STAGES, type Design } from '../design'
+import { cutOffHumidity } from '../../drying/stages'
+import { subjectOfWait } from '../wait-subject'
+import type { ReviewRule } from './finding'
+
+/** Hands-on minutes of a usual session; common practice, no source. */
+const SESSION_MINUTES = 105
+/** The slower of a group of improvers against a practised adult; see core/courses/pace. */
+const USUAL_PACE = 1.36
+
+/** A step that nobody has time for: no minutes at all. */
+export const giveStepsTime: ReviewRule = ({ resolved, picks }) => {
+	return resolved.steps
+		.filter(({ minutesPerPiece, fixedMinutes }) => minutesPerPiece === 0 && fixedMinutes === 0)
+		.map(({ id, label }) => ({
+			id: `no-time ${id}`,
+			step: id,
+			message: `“${label}” takes no time.`,
+			reason: 'A plan would give it a minute, and the class would be late by what it really takes.',
+			fix: {
+				label: 'Give it 2 min each',
+				apply: (design: Design) => changeStep(design, id, { minutesPerPiece: 2 }, { picks }),
+			},
+		}))
+}
+
+/** A step longer than a session that may not be interrupted: it fits nowhere. */
+export const tooLongForASession: ReviewRule = ({ resolved }) => {
+	const pieces = new Map(resolved.parts.map(({ id, piecesPerFlower }) => [id, piecesPerFlower]))
+	return resolved.steps.flatMap(({ id, part, label, minutesPerPiece, fixedMinutes, leastPieces }) => {
+		const count = part === undefined ? 1 : (pieces.get(part) ?? 1)
+		const minutes = Math.round(fixedMinutes + count * minutesPerPiece * USUAL_PACE)
+		if (minutes <= SESSION_MINUTES || leastPieces !== undefined) return []
+		const least = Math.max(1, Math.floor(count / 4))
+		return [
+			{
+				id: `too-long ${id}`,
+				step: id,
+				message: `“${label}” takes improvers ${minutes} min in one go: a session has about ${SESSION_MINUTES}.`,
+				reason: 'A step that may not be interrupted must fit into one session.',
+				...(count > 1 && {
+					fix: {
+						label: `Let it be interrupted, ${least} at a time at least`,
+						apply: (design: Design) => changeStep(design, id, { leastPieces: least }, { picks: {} }),
+					},
+				}),
+			},
+		]
+	})
+}
+
+/** A stage that the paste never reaches in an ordinary room: whoever waits for it waits in vain. */
+export const stageNeverReached: ReviewRule = ({ resolved, picks, standard }) => {
+	return resolved.steps.flatMap((step) =>
+		step.needs.flatMap((need) => {
+			const from = resolved.steps.find(({ id }) => id === need.after)
+			const subject = need.wait && from && subjectOfWait(resolved, from, need.wait.stage, standard)
+			if (subject?.type !== 'piece' || need.wait?.isByHand) return []
+			const { piece, stage } = subject
+			const cutOff = cutOffHumidity(piece.paste, stage)
+			if (cutOff > ORDINARY_HUMIDITY + HUMIDITY_MARGIN) return []
+			const reached = DRYING_STAGES.findLast((other) => {
+				return cutOffHumidity(piece.paste, other) > ORDINARY_HUMIDITY + HUMIDITY_MARGIN
+			})
+			return [
+				{
+					id: `never-reached ${step.id} ${need.after}`,
+					step: step.id,
+					message: `“${step.label}” waits until “${from?.label ?? ''}” is ${stage}: its paste never gets there in an ordinary room.`,
+					reason: `It would need air below ${Math.floor(100 * cutOff)} % humidity, with some room; an ordinary room has about ${100 * ORDINARY_HUMIDITY} %.`,
+					...(reached && {
+						fix: {
+							label: `Wait for ${reached} instead`,
+							apply: (design: Design) => {
+								const needs = step.needs.map((one) => {
+									return one.after === need.after && one.wait ? { ...one, wait: { ...one.wait, stage: reached } } : one
+								})
+								return changeStep(design, step.id, { needs }, { picks })
+							},
+						},
+					}),
+				},
+			]
+		}),
+	)
+}
+
+/** Common practice, no source. */
+const ORDINARY_HUMIDITY = 0.5
+/** What a hygrometer may be off. */
+const HUMIDITY_MARGIN = 0.03
+
+/** A part that nobody makes. */
+export const partWithoutSteps: ReviewRule = ({ resolved }) => {
+	return resolved.parts
+		.filter(({ id, form }) => form.type !== 'bought' && !resolved.steps.some(({ part }) => part === id))
+		.map(({ id, name }) => ({
+			id: `no-steps ${id}`,
+			part: id,
+			message: `${name} has no steps.`,
+			reason: 'Its pieces are counted and packed, but no time is planned for them.',
+		}))
+}

@@ -1,0 +1,134 @@
+/**
+ * What makes a well-typed design meaningless: names that lead nowhere, circles of steps, waits out of order.
+ * Not for: the types and ranges of fields, which the JSON schema at the border checks; nor taste.
+ */
+import { parsePath, PathError } from '../outlines/parse-path'
+import type { Condition, Design, Need, PartForm, Step } from './design'
+
+/** A problem and the place of the document where it lies, as a JSON pointer. */
+export interface DesignProblem {
+	path: string
+	message: string
+}
+
+/** All problems of a design, none if it can be resolved under every choice. */
+export function validateDesign(design: Design): DesignProblem[] {
+	return [
+		...duplicateProblems(design),
+		...referenceProblems(design),
+		...conditionProblems(design),
+		...design.steps.flatMap((step, s) =>
+			step.needs.flatMap((need, n) => needProblems(design, step, need, `/steps/${s}/needs/${n}`)),
+		),
+		...circleProblems(design),
+		...outlineProblems(design),
+	]
+}
+
+function duplicateProblems({ choices, techniques, mixtures = [], extras = [], parts, steps }: Design): DesignProblem[] {
+	return Object.entries({ choices, techniques, mixtures, extras, parts, steps }).flatMap(([key, items]) => {
+		return items.flatMap(({ id }, index) => {
+			const isFirst = items.findIndex((other) => other.id === id) === index
+			return isFirst ? [] : [{ path: `/${key}/${index}/id`, message: `the id "${id}" is used twice` }]
+		})
+	})
+}
+
+function referenceProblems({ parts, steps, layers, techniques, mixtures = [], extras = [] }: Design): DesignProblem[] {
+	const partIds = new Set(parts.map(({ id }) => id))
+	const unknown = (path: string, kind: string, id: string | undefined, known: ReadonlySet<string>) => {
+		return id === undefined || known.has(id) ? [] : [{ path, message: `there is no ${kind} "${id}"` }]
+	}
+	const techniqueIds = new Set(techniques.map(({ id }) => id))
+	const extraIds = new Set(extras.map(({ id }) => id))
+	const mixtureIds = new Set(mixtures.map(({ id }) => id))
+	return [
+		...parts.flatMap(({ form }, p) =>
+			unknown(`/parts/${p}/form/fromPart`, 'part', form.type === 'derived' ? form.fromPart : undefined, partIds),
+		),
+		...steps.flatMap(({ part, technique, extra, uses = [], toolShares = {} }, s) => [
+			...uses.flatMap(({ mixture }, u) => unknown(`/steps/${s}/uses/${u}/mixture`, 'mixture', mixture, mixtureIds)),
+			...Object.keys(toolShares).flatMap((tool) =>
+				unknown(`/steps/${s}/toolShares`, 'tool of the step', tool, new Set(allTools(steps[s]))),
+			),
+			...unknown(`/steps/${s}/part`, 'part', part, partIds),
+			...unknown(`/steps/${s}/technique`, 'technique', technique, techniqueIds),
+			...unknown(`/steps/${s}/extra`, 'extra', extra, extraIds),
+		]),
+		...layers.flatMap(({ part }, l) => unknown(`/layers/${l}/part`, 'part', part, partIds)),
+	]
+}
+
+/** Of the step itself and of its variants. */
+function allTools(step: Step | undefined): string[] {
+	return [...(step?.tools ?? []), ...(step?.variants ?? []).flatMap(({ set }) => set.tools ?? [])]
+}
+
+function conditionProblems({ choices, parts, steps, layers }: Design): DesignProblem[] {
+	const check = (path: string, when: Condition | undefined): DesignProblem[] => {
+		return Object.entries(when ?? {}).flatMap(([choiceId, optionIds]) => {
+			const choice = choices.find(({ id }) => id === choiceId)
+			if (!choice) return [{ path, message: `there is no choice "${choiceId}"` }]
+			const missing = optionIds.filter((id) => !choice.options.some((option) => option.id === id))
+			return missing.map((id) => ({ path, message: `the choice "${choiceId}" has no option "${id}"` }))
+		})
+	}
+	const ofVarying = (key: string, items: readonly { when?: Condition; variants?: { when: Condition }[] }[]) => {
+		return items.flatMap(({ when, variants = [] }, i) => [
+			...check(`/${key}/${i}/when`, when),
+			...variants.flatMap((variant, v) => check(`/${key}/${i}/variants/${v}/when`, variant.when)),
+		])
+	}
+	return [...ofVarying('parts', parts), ...ofVarying('steps', steps), ...ofVarying('layers', layers)]
+}
+
+function needProblems({ steps }: Design, step: Step, need: Need, path: string): DesignProblem[] {
+	const before = steps.find(({ id }) => id === need.after)
+	if (!before) return [{ path: `${path}/after`, message: `there is no step "${need.after}"` }]
+	const problems: DesignProblem[] = []
+	if (need.isPieceByPiece && (step.part === undefined || before.part !== step.part)) {
+		problems.push({ path, message: 'piece by piece needs two steps of the same part' })
+	}
+	const { wait: { usualMinutes = 0 } = {} } = need
+	for (const limit of ['withinMinutes', 'withinCoveredMinutes'] as const) {
+		const minutes = need[limit] ?? Infinity
+		if (minutes < usualMinutes)
+			problems.push({
+				path: `${path}/${limit}`,
+				message: `${limit} must be >= the usual wait of ${usualMinutes}, got ${minutes}`,
+			})
+	}
+	return problems
+}
+
+/** Steps that wait for one another in a circle. */
+export function circleProblems({ steps }: Design): DesignProblem[] {
+	const left = new Map(steps.map((step) => [step.id, step]))
+	for (let before = -1; before !== left.size;) {
+		before = left.size
+		for (const [id, { needs }] of left) if (!needs.some(({ after }) => left.has(after))) left.delete(id)
+	}
+	if (left.size === 0) return []
+	return [{ path: '/steps', message: `the steps run in a circle through ${[...left.keys()].join(', ')}` }]
+}
+
+/** Outlines of the design's own, of parts and of what options make of them. */
+function outlineProblems({ parts }: Design): DesignProblem[] {
+	return parts.flatMap(({ form, variants = [] }, p) => [
+		...pathProblems(form, `/parts/${p}/form/path`),
+		...variants.flatMap(({ set }, v) =>
+			set.form ? pathProblems(set.form, `/parts/${p}/variants/${v}/set/form/path`) : [],
+		),
+	])
+}
+
+function pathProblems(form: PartForm, path: string): DesignProblem[] {
+	if (form.type !== 'cut' || form.outline !== 'own') return []
+	try {
+		parsePath(form.path ?? '')
+		return []
+	} catch (error) {
+		if (error instanceof PathError) return [{ path, message: error.message }]
+		throw error
+	}
+}

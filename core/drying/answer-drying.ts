@@ -1,0 +1,63 @@
+/** Everything that is to be said of one piece on one way of drying: when, how sure, why so slow, and what would help. */
+import type { DryingStage } from '../designs/design'
+import type { DryingPath } from './climate'
+import type { DryingPiece } from './drying-piece'
+import { followDrying, type DryingCourse } from './follow-drying'
+import { forecast, type StageForecast } from './forecast'
+import { timesModel, type PaceBelief } from './pace-belief'
+import { byStage, cutOffHumidity } from './stages'
+import { findWhatHelps, findWhatSlows, type Rung, type SlowReason } from './what-helps'
+
+export interface DryingQuestion {
+	piece: DryingPiece
+	path: DryingPath
+	/** What is asked for. */
+	stage: DryingStage
+	/** Hours from the start to when it is wanted, > 0. */
+	wantedHours: number
+}
+
+export interface DryingAnswer {
+	stages: Record<DryingStage, StageForecast>
+	/** Below which each stage can be reached at all, in (0, 1). */
+	cutOffs: Record<DryingStage, number>
+	/** Confidence in [0, 1] that the stage is reached when it is wanted. */
+	sure: number
+	/** The wanted stage is lost again before it is wanted: so many hours from the start. */
+	softensAtHours?: number
+	course: DryingCourse
+	slow: SlowReason[]
+	rungs: Rung[]
+	/** Hours sooner that it must begin to be planned for; absent: it is early enough, or never comes. */
+	beginEarlierHours?: number
+}
+
+/** The section is followed a little beyond what is asked. */
+const LOOK_ON = 1.25
+const LEAST_LOOK_HOURS = 2
+const LONGEST_LOOK_HOURS = 24 * 14
+
+/**
+ * @throws {RangeError} a piece without depth, or a path without stays
+ */
+export function answerDrying({ piece, path, stage, wantedHours }: DryingQuestion, belief: PaceBelief): DryingAnswer {
+	const looked = forecast(piece, path, belief)
+	const { p50, p90 } = looked.stages[stage]
+	const untilHours = Math.min(
+		LONGEST_LOOK_HOURS,
+		Math.max(LEAST_LOOK_HOURS, LOOK_ON * Math.max(p90 ?? p50 ?? 0, wantedHours)),
+	)
+	const course = followDrying(piece, path, { untilHours, rateFactor: 1 / timesModel(belief, 0.5) })
+	const hold = course.holds.findLast((held) => held.stage === stage && held.fromHours <= wantedHours)
+	const isLost = hold?.toHours !== undefined && hold.toHours <= wantedHours
+	return {
+		stages: looked.stages,
+		cutOffs: byStage((each) => cutOffHumidity(piece.paste, each)),
+		sure: isLost ? 0 : looked.sureWithin(stage, wantedHours),
+		...(isLost && { softensAtHours: hold.toHours }),
+		course,
+		slow: findWhatSlows(piece, path, stage),
+		rungs: findWhatHelps(piece, path, stage, belief).rungs,
+		...(p90 !== undefined && p90 > wantedHours && { beginEarlierHours: p90 - wantedHours }),
+	}
+}

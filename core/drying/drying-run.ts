@@ -1,0 +1,179 @@
+/**
+ * A piece followed along its path: the profile of moisture from step to step. Steps begin at 4 s and grow by a tenth;
+ * a new place begins anew; where the climate follows the day a step is at most half an hour.
+ */
+import { surfaceCoefficient } from './air-film'
+import { airAt, type DryingPath, type Stay } from './climate'
+import { createStepper, STAGE1_FRACTION, type Conditions, type StepInto } from './diffusion'
+import { toExtent, toFilm, usualFaces, type DryingPiece, type Faces } from './drying-piece'
+import { createProfileReader, type DepthProfile } from './dryness'
+import { makeGrid, USUAL_CELL_COUNT, type Grid } from './grid'
+import { diffusivityAt } from './paste-terms'
+import { filmLaw, type SurfaceLaw } from './surface-law'
+
+const FIRST_STEP_SEC = 4
+const GROWTH = 1.1
+const LONGEST_STEP_BY_DAY_SEC = 1800
+const SEC_PER_HOUR = 3600
+
+/** How finely a run is computed. */
+export interface Fineness {
+	cellCount: number
+	growth: number
+	firstStepSec: number
+	/** Absent: no limit where the room is steady. */
+	longestStepSec?: number
+}
+
+export const USUAL_FINENESS: Fineness = {
+	cellCount: USUAL_CELL_COUNT,
+	growth: GROWTH,
+	firstStepSec: FIRST_STEP_SEC,
+}
+
+/** A step that was taken. Profiles are work arrays: copy what is to be kept. */
+export interface RunStep {
+	startSec: number
+	endSec: number
+	before: Float64Array
+	after: Float64Array
+	/** At the end of the step. */
+	conditions: Conditions
+	stay: Stay
+	isLastStay: boolean
+	/** The step taken again from its beginning, only so far; for the moment of a crossing. Overwritten by the next call. */
+	again: (stepSec: number) => DepthProfile
+}
+
+export interface DryingRun {
+	grid: Grid
+	/** The grid is one half of a sheet that dries alike from both faces. */
+	isHalf: boolean
+	/** Profiles with their faces; the answer is overwritten by the next call. */
+	read: (profile: Float64Array, conditions: Conditions) => DepthProfile
+	/** Steps without end, unless the path ends: stop asking. */
+	steps: () => Generator<RunStep, void, undefined>
+}
+
+/**
+ * @param rateFactor - multiplies diffusivity and film: in a steady room times are divided by it exactly
+ * @throws {RangeError} a piece without depth, or a path without stays
+ */
+export function startRun(
+	piece: DryingPiece,
+	path: DryingPath,
+	rateFactor = 1,
+	fineness: Fineness = USUAL_FINENESS,
+): DryingRun {
+	const { body, paste } = piece
+	const laid = layFaces(body.type === 'sheet', usualFaces(body), path)
+	const extent = toExtent(body)
+	const isHalf = body.type === 'sheet' && laid.every(({ faces }) => faces.front === faces.back)
+	const half = isHalf ? { ...extent, outerM: extent.outerM / 2 } : extent
+	const breathesBehind = body.type === 'sheet' && !isHalf && laid.some(({ faces }) => faces.back > 0)
+	const grid = makeGrid(half, breathesBehind ? 'both' : 'outer', fineness.cellCount)
+	const profile = new Float64Array(grid.centres.length).fill(paste.freshMoisture)
+	const rate = rateFactor * (piece.paceFactor ?? 1)
+	return {
+		grid,
+		isHalf,
+		read: createProfileReader(grid),
+		steps: () => {
+			const open = isHalf ? laid.map((stay) => ({ ...stay, faces: { ...stay.faces, back: 0 } })) : laid
+			return walk({ grid, piece, laid: open, startMinute: path.startMinuteOfDay, rate, fineness }, profile.slice())
+		},
+	}
+}
+
+type LaidStay = Stay & { faces: Faces }
+
+/** Every stay with the faces that are open in it. */
+function layFaces(isSheet: boolean, first: Faces, { stays }: DryingPath): LaidStay[] {
+	if (stays.length === 0) throw new RangeError('a path needs at least one stay')
+	let faces = first
+	return stays.map((stay) => {
+		faces = stay.faces ?? faces
+		return { ...stay, faces: isSheet ? faces : { front: faces.front, back: 0 } }
+	})
+}
+
+interface Walk {
+	grid: Grid
+	piece: DryingPiece
+	laid: readonly LaidStay[]
+	startMinute: number
+	rate: number
+	fineness: Fineness
+}
+
+function* walk(terms: Walk, profile: Float64Array): Generator<RunStep, void, undefined> {
+	const { grid, laid, fineness } = terms
+	const step = createStepper(grid)
+	let before = profile
+	let after: Float64Array = new Float64Array(before.length)
+	const spare = new Float64Array(before.length)
+	const read = createProfileReader(grid)
+	let stayStart = 0
+	for (const [s, stay] of laid.entries()) {
+		const stayEnd = stayStart + stay.hours * SEC_PER_HOUR
+		const conditionsAt = conditionsOf(terms, stay)
+		const longest = Math.min(
+			fineness.longestStepSec ?? Infinity,
+			stay.climate.type === 'day' ? LONGEST_STEP_BY_DAY_SEC : Infinity,
+		)
+		let [time, length] = [stayStart, Math.min(fineness.firstStepSec, longest)]
+		while (time < stayEnd) {
+			const end = Math.min(stayEnd, time + length)
+			const conditions = takeStep(step, before, time, end - time, conditionsAt, after)
+			const start = time
+			const from = before
+			yield {
+				startSec: start,
+				endSec: end,
+				before,
+				after,
+				conditions,
+				stay,
+				isLastStay: s === laid.length - 1,
+				again: (stepSec) => read(spare, takeStep(step, from, start, stepSec, conditionsAt, spare)),
+			}
+			;[before, after] = [after, before]
+			time = end
+			length = Math.min(longest, length * fineness.growth)
+		}
+		stayStart = stayEnd
+	}
+}
+
+function takeStep(
+	step: StepInto,
+	from: Float64Array,
+	startSec: number,
+	stepSec: number,
+	conditionsAt: (sec: number) => Conditions,
+	out: Float64Array,
+): Conditions {
+	const atEnd = conditionsAt(startSec + stepSec)
+	step(from, stepSec, conditionsAt(startSec + STAGE1_FRACTION * stepSec), atEnd, out)
+	return atEnd
+}
+
+/** What holds in a stay at a time; made once where the climate is steady. */
+function conditionsOf({ piece, startMinute, rate }: Walk, stay: LaidStay): (sec: number) => Conditions {
+	const film = { ...toFilm(piece.body), solidsDensity: piece.paste.solidsDensity }
+	const make = (sec: number): Conditions => {
+		const { temperatureC, humidity } = airAt(stay.climate, startMinute + sec / 60)
+		const coefficient = rate * surfaceCoefficient(temperatureC, stay.movement, film)
+		const law = (share: number): SurfaceLaw | undefined => {
+			return coefficient * share > 0 ? filmLaw(piece.paste, coefficient * share, humidity) : undefined
+		}
+		return {
+			diffusivity: rate * diffusivityAt(piece.paste, temperatureC),
+			inner: law(stay.faces.back),
+			outer: law(stay.faces.front),
+		}
+	}
+	if (stay.climate.type === 'day') return make
+	const always = make(0)
+	return () => always
+}

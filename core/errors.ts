@@ -1,0 +1,29 @@
+/** Failures that the user can act on; anything else that is thrown is a bug. */
+
+/** Root of the family. */
+export abstract class AppError extends Error {}
+
+/** A problem with one field of an input; `path` as in `sessions[0].endMin`, empty for the whole. */
+export interface FieldProblem {
+	path: string
+	message: string
+}
+
+/** Input that breaks a rule, field by field. */
+export class InputError extends AppError {
+	readonly problems: readonly FieldProblem[]
+
+	constructor(problems: readonly FieldProblem[], options?: ErrorOptions) {
+		super(problems.map(({ path, message }) => (path ? `${path}: ${message}` : message)).join('; '), options)
+		this.problems = problems
+	}
+}
+
+/** It does not exist, or belongs to somebody else: the two are not told apart. */
+export class NotFoundError extends AppError {}
+
+/** Too much is asked at once: later it will work. */
+export class BusyError extends AppError {}
+
+/** Somebody else has changed it meanwhile, or the name is taken. */
+export class ConflictError extends AppError {}

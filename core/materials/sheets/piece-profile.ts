@@ -1,0 +1,113 @@
+/**
+ * What a row of cut pieces shows to the row above and below: its upper and lower edge, sampled in cells.
+ * Every cell holds the extreme of the outline within it, and the gap is added as a disc, so that two rows kept apart by
+ * their profiles never come closer than the gap. Rows interlock only as far as they see each other from above.
+ */
+import { flatten, type Outline, type Point } from '../../outlines/outline'
+
+/** One piece in its row, turned, its bounding box at the origin. */
+export interface TurnedPiece {
+	/** Turned by this from the way its outline is given, clockwise on screen. */
+	angleRad: number
+	/** Closed polygon; the first point is not repeated. */
+	points: readonly Point[]
+	widthMm: number
+	heightMm: number
+}
+
+/** Lowest and highest value of a piece in each cell along one axis; empty cells hold Infinity and -Infinity. */
+export interface Profile {
+	low: Float64Array
+	high: Float64Array
+}
+
+/** A polygon through points of a curve lies inside it by less than this share of its size; made up for by the gap. */
+export const FLATTENING_SHARE = 0.0025
+const POINTS_PER_CURVE = 24
+
+export function turnPiece(outline: Outline, angleRad: number): TurnedPiece {
+	const [cos, sin] = [Math.cos(angleRad), Math.sin(angleRad)]
+	const turned = flatten(outline, POINTS_PER_CURVE).map(({ x, y }) => ({ x: x * cos - y * sin, y: x * sin + y * cos }))
+	const minX = Math.min(...turned.map(({ x }) => x))
+	const minY = Math.min(...turned.map(({ y }) => y))
+	const points = turned.map(({ x, y }) => ({ x: x - minX, y: y - minY }))
+	return {
+		angleRad,
+		points,
+		widthMm: Math.max(...points.map(({ x }) => x)),
+		heightMm: Math.max(...points.map(({ y }) => y)),
+	}
+}
+
+/** The same piece turned half round. */
+export function halfTurned({ angleRad, points, widthMm, heightMm }: TurnedPiece): TurnedPiece {
+	return {
+		angleRad: angleRad + Math.PI,
+		points: points.map(({ x, y }) => ({ x: widthMm - x, y: heightMm - y })),
+		widthMm,
+		heightMm,
+	}
+}
+
+/**
+ * Extremes of y in cells of x, or of x in cells of y.
+ *
+ * @param cellMm - > 0
+ * @complexity O(points + cells)
+ */
+export function profileOf({ points, widthMm, heightMm }: TurnedPiece, along: 'x' | 'y', cellMm: number): Profile {
+	const across = along === 'x' ? 'y' : 'x'
+	const cells = Math.ceil((along === 'x' ? widthMm : heightMm) / cellMm) + 1
+	const low = new Float64Array(cells).fill(Infinity)
+	const high = new Float64Array(cells).fill(-Infinity)
+	points.forEach((from, p) => {
+		const to = points[(p + 1) % points.length] ?? from
+		const [a, b] = from[along] <= to[along] ? [from, to] : [to, from]
+		const span = b[along] - a[along]
+		for (let cell = Math.floor(a[along] / cellMm); cell <= Math.floor(b[along] / cellMm); cell++) {
+			for (const edge of [cell * cellMm, (cell + 1) * cellMm]) {
+				const share = span > 0 ? Math.min(1, Math.max(0, (edge - a[along]) / span)) : 0
+				const value = a[across] + share * (b[across] - a[across])
+				// An upright edge lies within one cell with both of its ends.
+				for (const v of span > 0 ? [value] : [a[across], b[across]]) {
+					low[cell] = Math.min(low[cell] ?? Infinity, v)
+					high[cell] = Math.max(high[cell] ?? -Infinity, v)
+				}
+			}
+		}
+	})
+	return { low, high }
+}
+
+/** A profile's far edge with the gap rolled along it; the first cell lies `reach` cells before the profile's. */
+export interface WideEdge {
+	values: Float64Array
+	reach: number
+}
+
+/** The far edge of a profile with a disc of the radius rolled along it: so far the gap reaches. */
+export function widen(high: Float64Array, radiusMm: number, cellMm: number): WideEdge {
+	const reach = Math.ceil(radiusMm / cellMm) + 1
+	// Rise of the disc at so many cells' distance; two cells next to each other may touch.
+	const rises = Array.from({ length: reach + 1 }, (_, cells) => {
+		const apart = Math.max(0, cells - 1) * cellMm
+		return apart <= radiusMm ? Math.sqrt(radiusMm ** 2 - apart ** 2) : -Infinity
+	})
+	const values = new Float64Array(high.length + 2 * reach).fill(-Infinity)
+	high.forEach((value, k) => {
+		for (let cell = k; cell <= k + 2 * reach; cell++) {
+			const raised = value + (rises[Math.abs(cell - reach - k)] ?? -Infinity)
+			if (raised > (values[cell] ?? 0)) values[cell] = raised
+		}
+	})
+	return { values, reach }
+}
+
+/** How far apart two profiles must lie so that the first, widened, never passes the second. */
+export function clearance({ values, reach }: WideEdge, low: Float64Array): number {
+	let needed = -Infinity
+	low.forEach((other, cell) => {
+		if (other < Infinity) needed = Math.max(needed, (values[cell + reach] ?? -Infinity) - other)
+	})
+	return needed
+}

@@ -1,0 +1,66 @@
+/** Builds constraints of the kernel out of literals and expressions. */
+import { Solver } from '../kernel/solver'
+import { atLeast, isSame, not, toLiterals, type Expression, type Literal } from './literal'
+
+/** A multiple of a literal's truth (0 or 1), or of an expression. */
+export interface Multiple {
+	of: Literal | Expression
+	factor: number
+}
+
+/** A solver with constraints in the words of the model. */
+export class ModelBuilder {
+	readonly solver = new Solver()
+	/** A variable that is 1. */
+	readonly always = this.solver.addVariable(1, 1)
+	readonly yes = atLeast(this.always, 1)
+	readonly no = not(this.yes)
+
+	/** A new decision of yes or no. */
+	addChoice(activity = 0): Literal {
+		const variable = this.solver.addVariable(0, 1)
+		this.solver.decideOn(variable, activity)
+		return atLeast(variable, 1)
+	}
+
+	/** At least one of them. */
+	atLeastOne(...literals: readonly Literal[]): void {
+		if (literals.some((literal) => isSame(literal, this.yes))) return
+		this.solver.addClause(toLiterals(literals.filter((literal) => !isSame(literal, this.no))))
+	}
+
+	/** If all of them, then that. */
+	implies(conditions: readonly Literal[], consequence: Literal): void {
+		this.atLeastOne(...conditions.map(not), consequence)
+	}
+
+	/** If all conditions hold: `earlier` + `lag` <= `later`. */
+	before(earlier: Expression, later: Expression, lag: number, conditions: readonly Literal[] = []): void {
+		const terms = [2 * earlier.variable, 1, 2 * later.variable + 1, 1]
+		this.#addRule(terms, later.plus - earlier.plus - lag, conditions)
+	}
+
+	/** If all conditions hold: the sum is at most the bound. */
+	limit(sum: readonly Multiple[], bound: number, conditions: readonly Literal[] = []): void {
+		const terms = new Map<number, number>()
+		let left = bound
+		for (const { of, factor } of sum) {
+			if (factor === 0) continue
+			const [side, plus] = 'variable' in of ? [2 * of.variable, of.plus] : [of[0], 1 - of[1]]
+			left -= factor * plus
+			// A negative multiple of a side is a positive one of the other.
+			const positive = factor > 0 ? side : side ^ 1
+			terms.set(positive, (terms.get(positive) ?? 0) + Math.abs(factor))
+		}
+		this.#addRule([...terms].flat(), left, conditions)
+	}
+
+	#addRule(terms: readonly number[], bound: number, conditions: readonly Literal[]): void {
+		const open: number[] = []
+		for (const literal of conditions) {
+			if (isSame(literal, this.no)) return
+			if (!isSame(literal, this.yes)) open.push(literal[0], literal[1])
+		}
+		this.solver.addRule({ conditions: open, terms, bound })
+	}
+}
