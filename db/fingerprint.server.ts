@@ -1,0 +1,58 @@
+/** What a plan was made from, in short: two equal fingerprints mean equal inputs. */
+import { createHash } from 'node:crypto'
+import type { Course } from '../core/courses/course'
+import { roomOf, storeOf, type PlanTerms } from '../core/courses/drying-terms'
+import type { Design } from '../core/designs/design'
+
+/** Raised when the same inputs would be planned otherwise: older plans then show as outdated. */
+const PLANNING_VERSION = 3
+
+/** SHA-256 in hex. The course's name, id and version do not count. */
+export function fingerprintOf(course: Course, designs: readonly Design[], terms: PlanTerms): string {
+	const {
+		studentCount,
+		pace,
+		planFor,
+		spareConfidence,
+		demoFlowers,
+		homeworkMinutes,
+		designs: chosen,
+		sessions,
+		storeId,
+		waits = {},
+	} = course
+	const settings = { studentCount, pace, planFor, spareConfidence, demoFlowers, homeworkMinutes, storeId, waits }
+	// The documents themselves count, not the number of their version.
+	const picked = chosen.map(({ designId, flowersPerStudent, picks }) => ({ designId, flowersPerStudent, picks }))
+	const inputs = sortKeys({
+		version: PLANNING_VERSION,
+		settings,
+		chosen: picked,
+		sessions,
+		designs,
+		terms: usedTerms(course, designs, terms),
+	})
+	return createHash('sha256').update(JSON.stringify(inputs)).digest('hex')
+}
+
+/** Places that the course does not use, and what is known of pastes that it does not use, do not count. */
+function usedTerms({ sessions, storeId }: Course, designs: readonly Design[], terms: PlanTerms) {
+	const { confidence, standard, observations } = terms
+	const rooms = sessions.map(({ roomId }) => roomOf(terms, roomId))
+	const places = [...new Set([...rooms, storeOf(terms, storeId)])].map(({ climate, movement }) => ({
+		climate,
+		movement,
+	}))
+	const pastes = new Set<string | undefined>(designs.flatMap(({ parts }) => parts.map(({ paste }) => paste)))
+	const log = Object.entries(observations).filter(([paste]) => pastes.has(paste))
+	const tools = Object.entries(terms.ownedTools ?? {})
+	return { confidence, standard, places, log, ...(tools.length > 0 && { tools: Object.fromEntries(tools) }) }
+}
+
+/** The order of keys in a JSON column is the database's business. */
+function sortKeys(value: unknown): unknown {
+	if (Array.isArray(value)) return value.map(sortKeys)
+	if (typeof value !== 'object' || value === null) return value
+	const entries = Object.entries(value).toSorted(([a], [b]) => (a < b ? -1 : 1))
+	return Object.fromEntries(entries.map(([key, inner]) => [key, sortKeys(inner)]))
+}

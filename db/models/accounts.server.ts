@@ -1,0 +1,79 @@
+/** Studios, the people who sign in to them, and their sessions. Columns only. */
+import {
+	DataTypes,
+	Model,
+	type CreationOptional,
+	type InferAttributes,
+	type InferCreationAttributes,
+	type Sequelize,
+} from 'sequelize'
+import type { OwnPasteLike } from '../../core/designs/design'
+import type { KitTerms } from '../../core/kits/kit-terms'
+import type { UnitSystem } from '../../core/materials/units'
+import type { GaugeStandard } from '../../core/materials/wire-gauge'
+
+export class StudioModel extends Model<InferAttributes<StudioModel>, InferCreationAttributes<StudioModel>> {
+	declare id: CreationOptional<number>
+	declare name: string
+	declare gaugeStandard: GaugeStandard
+	/** Lengths in which the studio buys wire, mm. */
+	declare wireLengthsMm: number[]
+	declare dryingConfidence: CreationOptional<number>
+	declare readingMaxAgeMinutes: CreationOptional<number>
+	declare ownPastes: CreationOptional<OwnPasteLike[] | null>
+	declare units: CreationOptional<UnitSystem>
+	declare kitTerms: CreationOptional<KitTerms | null>
+	declare version: CreationOptional<number>
+}
+
+export class UserModel extends Model<InferAttributes<UserModel>, InferCreationAttributes<UserModel>> {
+	declare id: CreationOptional<number>
+	declare studioId: number
+	declare name: string
+	declare email: string
+	declare passwordHash: string
+}
+
+export class SignInModel extends Model<InferAttributes<SignInModel>, InferCreationAttributes<SignInModel>> {
+	/** SHA-256 of the token in the cookie: a copy of the table opens no session. */
+	declare tokenHash: string
+	declare userId: number
+	declare expiresAt: Date
+}
+
+/** Registers the models of this file. */
+export function defineAccounts(sequelize: Sequelize): void {
+	StudioModel.init(
+		{
+			id: { type: DataTypes.INTEGER.UNSIGNED, autoIncrement: true, primaryKey: true },
+			name: { type: DataTypes.STRING(120), allowNull: false },
+			gaugeStandard: { type: DataTypes.ENUM('swg', 'awg'), allowNull: false },
+			wireLengthsMm: { type: DataTypes.JSON, allowNull: false },
+			dryingConfidence: { type: DataTypes.DOUBLE, allowNull: false, defaultValue: 0.9 },
+			readingMaxAgeMinutes: { type: DataTypes.INTEGER.UNSIGNED, allowNull: false, defaultValue: 60 },
+			ownPastes: { type: DataTypes.JSON, allowNull: true },
+			units: { type: DataTypes.STRING(10), allowNull: false, defaultValue: 'metric' },
+			kitTerms: { type: DataTypes.JSON, allowNull: true },
+			version: { type: DataTypes.INTEGER.UNSIGNED, allowNull: false, defaultValue: 1 },
+		},
+		{ sequelize, tableName: 'studios' },
+	)
+	UserModel.init(
+		{
+			id: { type: DataTypes.INTEGER.UNSIGNED, autoIncrement: true, primaryKey: true },
+			studioId: { type: DataTypes.INTEGER.UNSIGNED, allowNull: false },
+			name: { type: DataTypes.STRING(120), allowNull: false },
+			email: { type: DataTypes.STRING(190), allowNull: false },
+			passwordHash: { type: DataTypes.STRING(255), allowNull: false },
+		},
+		{ sequelize, tableName: 'users' },
+	)
+	SignInModel.init(
+		{
+			tokenHash: { type: DataTypes.CHAR(64), primaryKey: true },
+			userId: { type: DataTypes.INTEGER.UNSIGNED, allowNull: false },
+			expiresAt: { type: DataTypes.DATE(3), allowNull: false },
+		},
+		{ sequelize, tableName: 'sign_ins', updatedAt: false },
+	)
+}

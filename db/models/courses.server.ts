@@ -1,0 +1,141 @@
+/** Courses with their designs and sessions, and the plans made for them. Columns only. */
+import {
+	DataTypes,
+	Model,
+	type CreationOptional,
+	type InferAttributes,
+	type InferCreationAttributes,
+	type NonAttribute,
+	type Sequelize,
+} from 'sequelize'
+import type { Break, Pace, PlanFor } from '../../core/courses/course'
+import type { CourseMoney } from '../../core/kits/price-course'
+import type { Picks } from '../../core/designs/resolve-design'
+
+export class CourseModel extends Model<InferAttributes<CourseModel>, InferCreationAttributes<CourseModel>> {
+	declare id: CreationOptional<number>
+	declare studioId: number
+	declare name: string
+	declare studentCount: number
+	declare pace: Pace
+	declare planFor: PlanFor
+	declare spareConfidence: number
+	declare demoFlowers: number
+	declare homeworkMinutes: number
+	declare storeId: number | null
+	declare waits: Record<string, number> | null
+	declare money: CreationOptional<CourseMoney | null>
+	declare version: CreationOptional<number>
+	declare designs?: NonAttribute<CourseDesignModel[]>
+	declare sessions?: NonAttribute<CourseSessionModel[]>
+}
+
+export class CourseDesignModel extends Model<
+	InferAttributes<CourseDesignModel>,
+	InferCreationAttributes<CourseDesignModel>
+> {
+	declare id: CreationOptional<number>
+	declare courseId: number
+	declare position: number
+	declare slug: string
+	declare flowersPerStudent: number
+	declare picks: Picks
+	declare designVersion: number | null
+}
+
+export class CourseSessionModel extends Model<
+	InferAttributes<CourseSessionModel>,
+	InferCreationAttributes<CourseSessionModel>
+> {
+	declare id: CreationOptional<number>
+	declare courseId: number
+	declare position: number
+	declare date: string
+	declare startMin: number
+	declare endMin: number
+	declare setUpMinutes: number
+	declare clearAwayMinutes: number
+	declare breaks: Break[]
+	declare roomId: number | null
+}
+
+export class PlanModel extends Model<InferAttributes<PlanModel>, InferCreationAttributes<PlanModel>> {
+	declare id: CreationOptional<number>
+	declare studioId: number
+	declare courseId: number
+	/** Of the inputs that the plan was made from. */
+	declare fingerprint: string
+	/** Of the document, for lists: its status and how many minutes are missing. */
+	declare status: string
+	declare shortfallMinutes: number
+	declare document: object
+	declare createdAt: CreationOptional<Date>
+}
+
+/** Registers the models of this file. */
+export function defineCourses(sequelize: Sequelize): void {
+	// Functions: the library writes each column's name into the object that describes it.
+	const id = () => ({ type: DataTypes.INTEGER.UNSIGNED, autoIncrement: true, primaryKey: true })
+	const reference = () => ({ type: DataTypes.INTEGER.UNSIGNED, allowNull: false })
+	const minutes = () => ({ type: DataTypes.SMALLINT.UNSIGNED, allowNull: false })
+	CourseModel.init(
+		{
+			id: id(),
+			studioId: reference(),
+			name: { type: DataTypes.STRING(120), allowNull: false },
+			studentCount: { type: DataTypes.SMALLINT.UNSIGNED, allowNull: false },
+			pace: { type: DataTypes.STRING(20), allowNull: false },
+			planFor: { type: DataTypes.STRING(20), allowNull: false },
+			spareConfidence: { type: DataTypes.DOUBLE, allowNull: false },
+			demoFlowers: { type: DataTypes.SMALLINT.UNSIGNED, allowNull: false },
+			homeworkMinutes: minutes(),
+			storeId: DataTypes.INTEGER.UNSIGNED,
+			waits: DataTypes.JSON,
+			money: DataTypes.JSON,
+			version: { type: DataTypes.INTEGER.UNSIGNED, allowNull: false, defaultValue: 1 },
+		},
+		{ sequelize, tableName: 'courses' },
+	)
+	CourseDesignModel.init(
+		{
+			id: id(),
+			courseId: reference(),
+			position: minutes(),
+			slug: { type: DataTypes.STRING(60), allowNull: false },
+			flowersPerStudent: minutes(),
+			picks: { type: DataTypes.JSON, allowNull: false },
+			designVersion: DataTypes.INTEGER.UNSIGNED,
+		},
+		{ sequelize, tableName: 'course_designs', timestamps: false },
+	)
+	CourseSessionModel.init(
+		{
+			id: id(),
+			courseId: reference(),
+			position: minutes(),
+			date: { type: DataTypes.DATEONLY, allowNull: false },
+			startMin: minutes(),
+			endMin: minutes(),
+			setUpMinutes: minutes(),
+			clearAwayMinutes: minutes(),
+			breaks: { type: DataTypes.JSON, allowNull: false },
+			roomId: DataTypes.INTEGER.UNSIGNED,
+		},
+		{ sequelize, tableName: 'course_sessions', timestamps: false },
+	)
+	PlanModel.init(
+		{
+			id: id(),
+			studioId: reference(),
+			courseId: reference(),
+			fingerprint: { type: DataTypes.CHAR(64), allowNull: false },
+			status: { type: DataTypes.STRING(20), allowNull: false },
+			shortfallMinutes: { type: DataTypes.INTEGER.UNSIGNED, allowNull: false },
+			document: { type: DataTypes.JSON, allowNull: false },
+			createdAt: DataTypes.DATE(3),
+		},
+		{ sequelize, tableName: 'plans', updatedAt: false },
+	)
+	CourseModel.hasMany(CourseDesignModel, { foreignKey: 'courseId', as: 'designs' })
+	CourseModel.hasMany(CourseSessionModel, { foreignKey: 'courseId', as: 'sessions' })
+}

@@ -1,0 +1,151 @@
+/** Studios, their people and sign-ins. */
+import { createHash, randomBytes } from 'node:crypto'
+import { Op, type Transaction } from 'sequelize'
+import { ConflictError, NotFoundError } from '../../core/errors'
+import type { OwnPasteLike } from '../../core/designs/design'
+import { USUAL_KIT_TERMS, type KitTerms } from '../../core/kits/kit-terms'
+import type { UnitSystem } from '../../core/materials/units'
+import type { GaugeStandard } from '../../core/materials/wire-gauge'
+import { getDatabase } from '../connection.server'
+import { SignInModel, StudioModel, UserModel } from '../models/accounts.server'
+import { hashPassword, matchesPassword } from '../password-hash.server'
+
+export interface Studio {
+	id: number
+	name: string
+	gaugeStandard: GaugeStandard
+	/** Lengths in which the studio buys wire, whole mm, at least one. */
+	wireLengthsMm: number[]
+	/** With which drying is planned, in [0.5, 1). */
+	dryingConfidence: number
+	/** An older reading of a hygrometer is shown as old. */
+	readingMaxAgeMinutes: number
+	/** Pastes beyond the usual ones. */
+	ownPastes: OwnPasteLike[]
+	units: UnitSystem
+	kitTerms: KitTerms
+	version: number
+}
+
+/** What a new studio must say; the rest begins as usual. */
+export type NewStudio = Pick<Studio, 'name' | 'gaugeStandard' | 'wireLengthsMm'>
+
+/** Somebody who is signed in. */
+export interface Member {
+	userId: number
+	userName: string
+	studio: Studio
+}
+
+/** A sign-in lasts so long after it was made. */
+export const SIGN_IN_DAYS = 14
+
+/** Compared against when the address is unknown, so that the answer takes as long. */
+let decoyHash: Promise<string> | undefined
+
+/** @returns the user's id, or undefined if address or password are wrong */
+export async function findUserByPassword(email: string, password: string): Promise<number | undefined> {
+	getDatabase()
+	const user = await UserModel.findOne({ where: { email: email.toLowerCase() } })
+	decoyHash ??= hashPassword(randomBytes(16).toString('hex'))
+	const isRight = await matchesPassword(password, user?.passwordHash ?? (await decoyHash))
+	return user && isRight ? user.id : undefined
+}
+
+/** @returns the token for the cookie; only its hash is stored */
+export async function createSignIn(userId: number, now: Date): Promise<string> {
+	const token = randomBytes(32).toString('base64url')
+	const expiresAt = new Date(now.getTime() + SIGN_IN_DAYS * 86_400_000)
+	await SignInModel.destroy({ where: { expiresAt: { [Op.lt]: now } } })
+	await SignInModel.create({ tokenHash: hashToken(token), userId, expiresAt })
+	return token
+}
+
+/** @returns who is signed in with the token, or undefined if it is unknown or over */
+export async function findMember(token: string, now: Date): Promise<Member | undefined> {
+	getDatabase()
+	const signIn = await SignInModel.findOne({ where: { tokenHash: hashToken(token), expiresAt: { [Op.gt]: now } } })
+	const user = signIn && (await UserModel.findByPk(signIn.userId))
+	const studio = user && (await StudioModel.findByPk(user.studioId))
+	return user && studio ? { userId: user.id, userName: user.name, studio: toStudio(studio) } : undefined
+}
+
+/** Ends the session of the token; an unknown one is no failure. */
+export async function endSignIn(token: string): Promise<void> {
+	getDatabase()
+	await SignInModel.destroy({ where: { tokenHash: hashToken(token) } })
+}
+
+/**
+ * Saves a studio's settings.
+ *
+ * @throws {ConflictError} someone else has saved them since they were read
+ */
+export async function updateStudio({ id, version, ...values }: Studio): Promise<void> {
+	getDatabase()
+	const [changed] = await StudioModel.update({ ...values, version: version + 1 }, { where: { id, version } })
+	if (changed === 0) throw new ConflictError('The settings were changed in another window meanwhile.')
+}
+
+/**
+ * Founds a studio with its first user.
+ *
+ * @throws {ConflictError} the address is taken
+ */
+export async function createStudio(
+	studio: NewStudio,
+	user: { name: string; email: string; password: string },
+	transaction?: Transaction,
+): Promise<{ studioId: number; userId: number }> {
+	getDatabase()
+	const email = user.email.toLowerCase()
+	if (await UserModel.findOne({ where: { email }, transaction })) throw new ConflictError(`${email} is taken`)
+	const created = await StudioModel.create(studio, { transaction })
+	const passwordHash = await hashPassword(user.password)
+	const owner = await UserModel.create({ studioId: created.id, name: user.name, email, passwordHash }, { transaction })
+	return { studioId: created.id, userId: owner.id }
+}
+
+/** Ids of the studios that a user of this address belongs to. */
+export async function listStudiosByEmail(email: string): Promise<number[]> {
+	getDatabase()
+	const users = await UserModel.findAll({ where: { email: email.toLowerCase() }, attributes: ['studioId'] })
+	return users.map(({ studioId }) => studioId)
+}
+
+/**
+ * Deletes the studio with everything in it.
+ *
+ * @throws {NotFoundError} there is no such studio
+ */
+export async function deleteStudio(id: number): Promise<void> {
+	getDatabase()
+	if ((await StudioModel.destroy({ where: { id } })) === 0) throw new NotFoundError('There is no such studio.')
+}
+
+/** Whether nobody has founded a studio yet. */
+export async function isEmpty(): Promise<boolean> {
+	getDatabase()
+	return (await StudioModel.count()) === 0
+}
+
+function toStudio(row: StudioModel): Studio {
+	const { ownPastes, kitTerms, id, name, gaugeStandard, wireLengthsMm } = row
+	const { dryingConfidence, readingMaxAgeMinutes, units, version } = row
+	return {
+		id,
+		name,
+		gaugeStandard,
+		wireLengthsMm,
+		dryingConfidence,
+		readingMaxAgeMinutes,
+		ownPastes: ownPastes ?? [],
+		units,
+		kitTerms: { ...USUAL_KIT_TERMS, ...kitTerms },
+		version,
+	}
+}
+
+function hashToken(token: string): string {
+	return createHash('sha256').update(token).digest('hex')
+}

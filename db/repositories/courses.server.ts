@@ -1,0 +1,249 @@
+/** A studio's courses, each with its designs and sessions. */
+import { QueryTypes, type Transaction } from 'sequelize'
+import type { Course } from '../../core/courses/course'
+import { ConflictError, InputError, NotFoundError } from '../../core/errors'
+import { NO_MONEY, type CourseMoney } from '../../core/kits/price-course'
+import type { ExactPlan } from '../../core/planning/exact/plan-exactly'
+import { getDatabase } from '../connection.server'
+import { CourseDesignModel, CourseModel, CourseSessionModel } from '../models/courses.server'
+import { PlaceModel } from '../models/places.server'
+
+/** A course as it is stored; `version` rises with every change. */
+export interface StoredCourse extends Course {
+	id: number
+	version: number
+}
+
+/** A course in a list. */
+export interface CourseSummary {
+	id: number
+	name: string
+	studentCount: number
+	designNames: string[]
+	/** Of the first design, for the course's picture; undefined if it is gone. */
+	coverSlug: string | undefined
+	sessionCount: number
+	firstDate: string
+	lastDate: string
+	/** Of the newest plan; undefined if there is none. */
+	planStatus: ExactPlan['status'] | undefined
+	shortfallMinutes: number
+}
+
+const COURSES_PER_PAGE = 50
+
+/** One page of the studio's courses, those whose last session is latest first. */
+export async function listCourses(
+	studioId: number,
+	page = 1,
+): Promise<{ courses: CourseSummary[]; pageCount: number }> {
+	const [rows, [total]] = await Promise.all([
+		query<SummaryRow>(
+			`SELECT c.id, c.name, c.student_count AS studentCount,
+				(SELECT GROUP_CONCAT(d.name ORDER BY cd.position SEPARATOR '\\n') FROM course_designs cd
+					JOIN designs d ON d.slug = cd.slug AND d.studio_id = c.studio_id WHERE cd.course_id = c.id) AS designNames,
+				(SELECT cd.slug FROM course_designs cd JOIN designs d ON d.slug = cd.slug AND d.studio_id = c.studio_id
+					WHERE cd.course_id = c.id ORDER BY cd.position LIMIT 1) AS coverSlug,
+				COUNT(s.id) AS sessionCount, MIN(s.date) AS firstDate, MAX(s.date) AS lastDate,
+				p.status AS planStatus, p.shortfall_minutes AS shortfallMinutes
+			FROM courses c LEFT JOIN course_sessions s ON s.course_id = c.id
+			LEFT JOIN plans p ON p.id = (SELECT MAX(id) FROM plans WHERE course_id = c.id)
+			WHERE c.studio_id = :studioId GROUP BY c.id ORDER BY lastDate DESC, c.id DESC LIMIT :limit OFFSET :offset`,
+			{ studioId, limit: COURSES_PER_PAGE, offset: (page - 1) * COURSES_PER_PAGE },
+		),
+		query<{ count: number }>('SELECT COUNT(*) AS count FROM courses WHERE studio_id = :studioId', { studioId }),
+	])
+	return {
+		courses: rows.map(toSummary),
+		pageCount: Math.max(1, Math.ceil(Number(total?.count ?? 0) / COURSES_PER_PAGE)),
+	}
+}
+
+/** The id of the course whose next session is the first from `date` on, or undefined. */
+export async function findNextCourseId(studioId: number, date: string): Promise<number | undefined> {
+	const [row] = await query<{ id: number }>(
+		`SELECT c.id FROM courses c JOIN course_sessions s ON s.course_id = c.id
+		WHERE c.studio_id = :studioId AND s.date >= :date ORDER BY s.date, s.start_min, c.id LIMIT 1`,
+		{ studioId, date },
+	)
+	return row?.id
+}
+
+/** @throws {NotFoundError} the studio has no such course */
+export async function getCourse(studioId: number, id: number): Promise<StoredCourse> {
+	getDatabase()
+	const row = await CourseModel.findOne({
+		where: { studioId, id },
+		include: ['designs', 'sessions'],
+		order: [
+			['designs', 'position', 'ASC'],
+			['sessions', 'position', 'ASC'],
+		],
+	})
+	if (!row) throw new NotFoundError('There is no such course.')
+	return toCourse(row)
+}
+
+/** @returns the id of the new course */
+export async function createCourse(studioId: number, course: Course, transaction: Transaction): Promise<number> {
+	await refuseForeignPlaces(studioId, course, transaction)
+	const { id } = await CourseModel.create({ ...ownColumns(course), studioId }, { transaction })
+	await createParts(id, course, transaction)
+	return id
+}
+
+/**
+ * Replaces the course.
+ *
+ * @param course.version - as it was read
+ * @throws {ConflictError} someone else has saved it since
+ * @throws {NotFoundError} the studio has no such course
+ */
+export async function updateCourse(studioId: number, course: StoredCourse, transaction: Transaction): Promise<void> {
+	await refuseForeignPlaces(studioId, course, transaction)
+	const { id, version } = course
+	const values = { ...ownColumns(course), version: version + 1 }
+	const [changed] = await CourseModel.update(values, { where: { studioId, id, version }, transaction })
+	if (changed === 0) await explainUnchanged(studioId, id, transaction)
+	await CourseDesignModel.destroy({ where: { courseId: id }, transaction })
+	await CourseSessionModel.destroy({ where: { courseId: id }, transaction })
+	await createParts(id, course, transaction)
+}
+
+/**
+ * What the instructor asks and pays for a course.
+ *
+ * @throws {NotFoundError} the studio has no such course
+ */
+export async function getCourseMoney(studioId: number, id: number): Promise<CourseMoney> {
+	getDatabase()
+	const row = await CourseModel.findOne({ where: { studioId, id }, attributes: ['money'] })
+	if (!row) throw new NotFoundError('There is no such course.')
+	return row.money ?? NO_MONEY
+}
+
+/** @throws {NotFoundError} the studio has no such course */
+export async function updateCourseMoney(
+	studioId: number,
+	id: number,
+	money: CourseMoney,
+	transaction?: Transaction,
+): Promise<void> {
+	getDatabase()
+	if ((await CourseModel.count({ where: { studioId, id }, transaction })) === 0)
+		throw new NotFoundError('There is no such course.')
+	await CourseModel.update({ money }, { where: { studioId, id }, transaction })
+}
+
+/** @throws {NotFoundError} the studio has no such course */
+export async function deleteCourse(studioId: number, id: number): Promise<void> {
+	getDatabase()
+	if ((await CourseModel.destroy({ where: { studioId, id } })) === 0)
+		throw new NotFoundError('There is no such course.')
+}
+
+interface SummaryRow {
+	id: number
+	name: string
+	studentCount: number
+	designNames: string | null
+	coverSlug: string | null
+	sessionCount: number | bigint
+	firstDate: string | null
+	lastDate: string | null
+	planStatus: ExactPlan['status'] | null
+	shortfallMinutes: number | null
+}
+
+function query<T extends object>(sql: string, replacements: Record<string, unknown>): Promise<T[]> {
+	return getDatabase().query<T>(sql, { replacements, type: QueryTypes.SELECT })
+}
+
+function toSummary({
+	designNames,
+	coverSlug,
+	firstDate,
+	lastDate,
+	sessionCount,
+	planStatus,
+	shortfallMinutes,
+	...row
+}: SummaryRow): CourseSummary {
+	return {
+		...row,
+		designNames: designNames?.split('\n') ?? [],
+		coverSlug: coverSlug ?? undefined,
+		sessionCount: Number(sessionCount),
+		firstDate: firstDate ?? '',
+		lastDate: lastDate ?? '',
+		planStatus: planStatus ?? undefined,
+		shortfallMinutes: shortfallMinutes ?? 0,
+	}
+}
+
+async function explainUnchanged(studioId: number, id: number, transaction: Transaction): Promise<never> {
+	const exists = await CourseModel.count({ where: { studioId, id }, transaction })
+	if (exists === 0) throw new NotFoundError('There is no such course. It may have been deleted meanwhile.')
+	throw new ConflictError('This course was changed in another window meanwhile. Nothing of yours is lost: see below.')
+}
+
+async function createParts(courseId: number, { designs, sessions }: Course, transaction: Transaction): Promise<void> {
+	const designRows = designs.map(({ designId, flowersPerStudent, picks, designVersion = null }, position) => {
+		return { courseId, position, slug: designId, flowersPerStudent, picks, designVersion }
+	})
+	await CourseDesignModel.bulkCreate(designRows, { transaction })
+	await CourseSessionModel.bulkCreate(
+		sessions.map(({ roomId = null, ...session }, position) => ({ courseId, position, ...session, roomId })),
+		{ transaction },
+	)
+}
+
+type PlainColumn = 'name' | 'studentCount' | 'pace' | 'planFor' | 'spareConfidence' | 'demoFlowers' | 'homeworkMinutes'
+
+function plainColumns(course: Pick<Course, PlainColumn>) {
+	const { name, studentCount, pace, planFor, spareConfidence, demoFlowers, homeworkMinutes } = course
+	return { name, studentCount, pace, planFor, spareConfidence, demoFlowers, homeworkMinutes }
+}
+
+function ownColumns(course: Course) {
+	return { ...plainColumns(course), storeId: course.storeId ?? null, waits: course.waits ?? {} }
+}
+
+/**
+ * Rooms and stores that a course names must be the studio's own.
+ *
+ * @throws {InputError} by field
+ */
+async function refuseForeignPlaces(studioId: number, { sessions, storeId }: Course, transaction: Transaction) {
+	const named = [
+		...sessions.map(({ roomId }, s) => ({ id: roomId, path: `sessions[${s}].roomId` })),
+		{ id: storeId, path: 'storeId' },
+	].filter((place): place is { id: number; path: string } => place.id !== undefined)
+	if (named.length === 0) return
+	const own = await PlaceModel.findAll({ where: { studioId }, attributes: ['id'], transaction })
+	const known = new Set(own.map(({ id }) => id))
+	const problems = named
+		.filter(({ id }) => !known.has(id))
+		.map(({ path }) => ({ path, message: 'There is no such place any more: choose another' }))
+	if (problems.length > 0) throw new InputError(problems)
+}
+
+function toCourse(row: CourseModel): StoredCourse {
+	return {
+		id: row.id,
+		version: row.version,
+		...plainColumns(row),
+		...(row.storeId !== null && { storeId: row.storeId }),
+		...(row.waits !== null && Object.keys(row.waits).length > 0 && { waits: row.waits }),
+		designs: (row.designs ?? []).map(({ slug, flowersPerStudent, picks, designVersion }) => ({
+			designId: slug,
+			flowersPerStudent,
+			picks,
+			...(designVersion !== null && { designVersion }),
+		})),
+		sessions: (row.sessions ?? []).map(({ date, startMin, endMin, setUpMinutes, clearAwayMinutes, breaks, roomId }) => {
+			const room = roomId === null ? {} : { roomId }
+			return { date, startMin, endMin, setUpMinutes, clearAwayMinutes, breaks, ...room }
+		}),
+	}
+}

@@ -1,0 +1,205 @@
+/** A studio's designs: the newest version of each, and every older one. */
+import { Op, QueryTypes, UniqueConstraintError, type Transaction, type WhereOptions } from 'sequelize'
+import type { Choice, Design, DesignKind } from '../../core/designs/design'
+import { makeCard, type DesignCard } from '../../core/designs/design-card'
+import type { DesignFilter } from '../../core/designs/design-filter'
+import { ConflictError, NotFoundError } from '../../core/errors'
+import { getDatabase } from '../connection.server'
+import { CourseDesignModel, CourseModel } from '../models/courses.server'
+import { DesignModel, DesignVersionModel } from '../models/designs.server'
+
+export interface DesignSummary extends DesignCard {
+	slug: string
+	name: string
+	kind: DesignKind
+	level: number
+	version: number
+}
+
+/** A document with the version that it is. */
+export interface VersionedDesign {
+	document: Design
+	version: number
+}
+
+/** A design in the version named, or its newest. */
+export interface DesignReference {
+	slug: string
+	version?: number | undefined
+}
+
+const DESIGNS_PER_PAGE = 48
+
+/** One page of the studio's designs by name, without their documents. */
+export async function listDesigns(
+	studioId: number,
+	filter: DesignFilter = {},
+	page = 1,
+): Promise<{ designs: DesignSummary[]; count: number; pageCount: number }> {
+	getDatabase()
+	await fillCards(studioId)
+	const where = toWhere(studioId, filter)
+	const [rows, count] = await Promise.all([
+		DesignModel.findAll({
+			where,
+			attributes: ['slug', 'name', 'kind', 'level', 'version', 'card'],
+			order: [
+				['name', 'ASC'],
+				['id', 'ASC'],
+			],
+			limit: DESIGNS_PER_PAGE,
+			offset: (page - 1) * DESIGNS_PER_PAGE,
+		}),
+		DesignModel.count({ where }),
+	])
+	const designs = rows.flatMap(({ slug, name, kind, level, version, card }) => {
+		return card ? [{ slug, name, kind, level, version, ...card }] : []
+	})
+	return { designs, count, pageCount: Math.max(1, Math.ceil(count / DESIGNS_PER_PAGE)) }
+}
+
+function toWhere(studioId: number, { search = '', kind, level, audience, hasWires }: DesignFilter): WhereOptions {
+	const words = search.split(/\s+/).filter(Boolean).slice(0, 8)
+	const contains = (word: string) => ({ [Op.like]: `%${word.replace(/[\\%_]/g, '\\$&')}%` })
+	return {
+		studioId,
+		...(kind && { kind }),
+		...(level && { level }),
+		...(audience && { 'card.audience': audience }),
+		...(hasWires !== undefined && { 'card.hasWires': hasWires }),
+		...(words.length > 0 && {
+			[Op.and]: words.map((word) => ({ [Op.or]: [{ name: contains(word) }, { 'card.summary': contains(word) }] })),
+		}),
+	}
+}
+
+/** Works out the cards of designs that were stored before there were cards. */
+async function fillCards(studioId: number): Promise<void> {
+	const rows = await DesignModel.findAll({ where: { studioId, card: null }, attributes: ['id', 'document'] })
+	for (const { id, document } of rows) await DesignModel.update({ card: makeCard(document) }, { where: { id } })
+}
+
+/** Every design of the studio by name, with its choices: to choose from. */
+export async function listDesignOptions(
+	studioId: number,
+): Promise<{ slug: string; name: string; choices: Choice[] }[]> {
+	getDatabase()
+	const rows = await getDatabase().query<{ slug: string; name: string; choices: unknown }>(
+		"SELECT slug, name, JSON_EXTRACT(document, '$.choices') AS choices FROM designs WHERE studio_id = :studioId ORDER BY name, id",
+		{ replacements: { studioId }, type: QueryTypes.SELECT },
+	)
+	return rows.map(({ slug, name, choices }) => {
+		// Extracted from a column that createDesign wrote; the connector hands it over as text, or read already.
+		return { slug, name, choices: (typeof choices === 'string' ? JSON.parse(choices) : choices) as Choice[] }
+	})
+}
+
+/** @throws {NotFoundError} the studio has no such design, or not in that version */
+export async function getDesign(studioId: number, slug: string, version?: number): Promise<VersionedDesign> {
+	const [found] = await getDesigns(studioId, [{ slug, version }])
+	if (!found) throw new NotFoundError('There is no such design.')
+	return found
+}
+
+/**
+ * The studio's designs in the versions asked for, in that order.
+ *
+ * @throws {NotFoundError} one of them does not exist
+ */
+export async function getDesigns(studioId: number, references: readonly DesignReference[]): Promise<VersionedDesign[]> {
+	getDatabase()
+	const rows = await DesignModel.findAll({
+		where: { studioId, slug: references.map(({ slug }) => slug) },
+		attributes: ['id', 'slug', 'document', 'version'],
+	})
+	const bySlug = new Map(rows.map((row) => [row.slug, row]))
+	const older = references.flatMap(({ slug, version }) => {
+		const row = bySlug.get(slug)
+		return row && version !== undefined && version !== row.version ? [{ designId: row.id, version }] : []
+	})
+	const olderRows = older.length > 0 ? await DesignVersionModel.findAll({ where: { [Op.or]: older } }) : []
+	return references.map(({ slug, version }) => {
+		const row = bySlug.get(slug)
+		const found =
+			version === undefined || version === row?.version
+				? row
+				: olderRows.find((old) => old.designId === row?.id && old.version === version)
+		if (!found) throw new NotFoundError(`The design "${slug}" is no longer in your design book.`)
+		return { document: found.document, version: found.version }
+	})
+}
+
+/** The newest versions by id, of the studio's designs of these ids that there are. */
+export async function listVersions(studioId: number, slugs: readonly string[]): Promise<Map<string, number>> {
+	getDatabase()
+	const rows = await DesignModel.findAll({ where: { studioId, slug: [...slugs] }, attributes: ['slug', 'version'] })
+	return new Map(rows.map(({ slug, version }) => [slug, version]))
+}
+
+/** All documents of the studio, or those of the ids, by name. */
+export async function listDocuments(studioId: number, slugs?: readonly string[]): Promise<Design[]> {
+	getDatabase()
+	const where = slugs ? { studioId, slug: [...slugs] } : { studioId }
+	const rows = await DesignModel.findAll({ where, attributes: ['document'], order: [['name', 'ASC']] })
+	return rows.map(({ document }) => document)
+}
+
+/** @throws {ConflictError} the studio has a design of this id */
+export async function createDesign(studioId: number, document: Design, transaction: Transaction): Promise<void> {
+	try {
+		const { id: designId } = await DesignModel.create({ studioId, ...columnsOf(document) }, { transaction })
+		await DesignVersionModel.create({ designId, version: 1, document }, { transaction })
+	} catch (error) {
+		if (error instanceof UniqueConstraintError)
+			throw new ConflictError(`There is a design "${document.id}" already.`, { cause: error })
+		throw error
+	}
+}
+
+/**
+ * Saves a new version; courses keep the one that they were planned with.
+ *
+ * @param version - as it was read
+ * @returns the new version
+ * @throws {ConflictError} someone else has saved it since
+ * @throws {NotFoundError} the studio has no such design
+ */
+export async function updateDesign(
+	studioId: number,
+	document: Design,
+	version: number,
+	transaction: Transaction,
+): Promise<number> {
+	const where = { studioId, slug: document.id }
+	const next = { ...columnsOf(document), version: version + 1 }
+	const [changed] = await DesignModel.update(next, { where: { ...where, version }, transaction })
+	const row = await DesignModel.findOne({ where, attributes: ['id'], transaction })
+	if (!row) throw new NotFoundError('There is no such design. It may have been deleted meanwhile.')
+	if (changed === 0) throw new ConflictError('This design was changed in another window meanwhile.')
+	await DesignVersionModel.create({ designId: row.id, version: version + 1, document }, { transaction })
+	return version + 1
+}
+
+/**
+ * Deletes a design with all its versions.
+ *
+ * @throws {ConflictError} courses are planned with it; they are named
+ * @throws {NotFoundError} the studio has no such design
+ */
+export async function deleteDesign(studioId: number, slug: string): Promise<void> {
+	getDatabase()
+	const courses = await CourseModel.findAll({
+		where: { studioId },
+		attributes: ['name'],
+		include: [{ model: CourseDesignModel, as: 'designs', where: { slug }, attributes: [] }],
+	})
+	if (courses.length > 0)
+		throw new ConflictError(`It is in use: ${courses.map(({ name }) => name).join(', ')}. Take it out of there first.`)
+	if ((await DesignModel.destroy({ where: { studioId, slug } })) === 0)
+		throw new NotFoundError('There is no such design.')
+}
+
+function columnsOf(document: Design) {
+	const { id: slug, name, kind, level } = document
+	return { slug, name, kind, level, document, card: makeCard(document) }
+}
