@@ -1,0 +1,33 @@
+import { App } from 'antd'
+import { useCallback, useEffect } from 'react'
+import { useBeforeUnload, useBlocker } from 'react-router'
+
+/** Asks before a page with unsaved changes is left, within the app or by closing the tab. */
+export function useLeaveGuard(isGuarded: boolean): void {
+	const { modal } = App.useApp()
+	const blocker = useBlocker(
+		({ currentLocation, nextLocation }) => isGuarded && currentLocation.pathname !== nextLocation.pathname,
+	)
+	useBeforeUnload(
+		useCallback(
+			(event) => {
+				if (isGuarded) event.preventDefault()
+			},
+			[isGuarded],
+		),
+	)
+	useEffect(() => {
+		if (blocker.state !== 'blocked') return
+		const dialog = modal.confirm({
+			title: 'Leave without saving?',
+			content: 'What you changed on this page would be lost.',
+			okText: 'Leave',
+			okButtonProps: { danger: true },
+			cancelText: 'Stay',
+			autoFocusButton: 'cancel',
+			onOk: () => blocker.proceed(),
+			onCancel: () => blocker.reset(),
+		})
+		return () => dialog.destroy()
+	}, [blocker, modal])
+}

@@ -1,0 +1,57 @@
+/** Renders a page on the server; the nonce lets the page's own scripts run and no others. */
+import { createReadableStreamFromReadable } from '@react-router/node'
+import { isbot } from 'isbot'
+import { PassThrough } from 'node:stream'
+import { renderToPipeableStream } from 'react-dom/server'
+import { ServerRouter, type EntryContext, type RouterContextProvider } from 'react-router'
+import { nonceContext } from './http/contexts'
+import { log } from './http/log.server'
+import { NonceContext } from './theme/nonce'
+
+const RENDER_TIMEOUT_MS = 10_000
+
+export default function handleRequest(
+	request: Request,
+	status: number,
+	headers: Headers,
+	entry: EntryContext,
+	context: RouterContextProvider,
+) {
+	const nonce = context.get(nonceContext) ?? undefined
+	return new Promise<Response>((resolve, reject) => {
+		let hasShell = false
+		let finalStatus = status
+		const { pipe, abort } = renderToPipeableStream(
+			<NonceContext value={nonce}>
+				<ServerRouter context={entry} url={request.url} nonce={nonce} />
+			</NonceContext>,
+			{
+				nonce,
+				// Crawlers wait for all of it; people see the shell first.
+				[isbot(request.headers.get('User-Agent')) ? 'onAllReady' : 'onShellReady']() {
+					hasShell = true
+					const body = new PassThrough()
+					headers.set('Content-Type', 'text/html; charset=utf-8')
+					// Pages of a studio are for its people alone.
+					if (!headers.has('Cache-Control')) headers.set('Cache-Control', 'private, no-cache')
+					resolve(new Response(createReadableStreamFromReadable(body), { headers, status: finalStatus }))
+					pipe(body)
+				},
+				onShellError: reject,
+				onError(error: unknown) {
+					finalStatus = 500
+					// What fails before the shell is rejected, and logged by handleError.
+					if (hasShell) handleError(error, { request })
+				},
+			},
+		)
+		setTimeout(abort, RENDER_TIMEOUT_MS).unref()
+	})
+}
+
+/** Bugs go to the log; a page that does not exist is none, nor is a visitor who left. */
+export function handleError(error: unknown, { request }: { request: Request }): void {
+	if (request.signal.aborted) return
+	if (typeof error === 'object' && error !== null && 'status' in error && error.status === 404) return
+	log.error({ err: error, path: new URL(request.url).pathname }, 'unexpected failure')
+}

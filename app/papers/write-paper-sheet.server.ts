@@ -1,0 +1,28 @@
+/** A paper as a spreadsheet file: text cells stay text, whatever they begin with. */
+import ExcelJS from 'exceljs'
+import type { Paper } from './paper'
+
+/** Names of sheets may not hold these, nor be longer than 31 characters. */
+const FORBIDDEN = /[[\]*?:/\\]/g
+
+export async function writePaperSheet({ title, subtitle, tables, zones }: Paper): Promise<Uint8Array<ArrayBuffer>> {
+	const book = new ExcelJS.Workbook()
+	const sheet = book.addWorksheet(title.replace(FORBIDDEN, ' ').slice(0, 31), {
+		pageSetup: { paperSize: 9, orientation: 'portrait', fitToPage: true, fitToHeight: 0 },
+	})
+	sheet.addRow([title]).font = { bold: true, size: 14 }
+	sheet.addRow([subtitle])
+	for (const { title: zone, items } of zones) {
+		sheet.addRow([])
+		sheet.addRow([zone]).font = { bold: true }
+		for (const item of items) sheet.addRow([item])
+	}
+	for (const { heading, columns, rows } of tables) {
+		sheet.addRow([])
+		sheet.addRow([heading]).font = { bold: true, size: 12 }
+		sheet.addRow(columns.map(({ label }) => label)).font = { bold: true }
+		for (const row of rows) sheet.addRow(row)
+	}
+	sheet.columns.forEach((column) => (column.width = 28))
+	return new Uint8Array(await book.xlsx.writeBuffer())
+}

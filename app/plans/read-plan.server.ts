@@ -1,0 +1,60 @@
+/** A course's plan as it stands, whether what it was made from has changed since, and planning anew. */
+import { resolveCourse, type CoursePlan } from '../../core/courses/plan-course'
+import type { DesignInCourse } from '../../core/courses/compile-course'
+import type { PlanTerms } from '../../core/courses/drying-terms'
+import type { Design } from '../../core/designs/design'
+import { fingerprintOf } from '../../db/fingerprint.server'
+import type { StoredCourse } from '../../db/repositories/courses.server'
+import { createPlan, findNewestPlan } from '../../db/repositories/plans.server'
+import type { Studio } from '../../db/repositories/accounts.server'
+import { makePlan } from '../solving/make-plan.server'
+import { readPlanTerms } from './plan-terms.server'
+import { pinDesigns } from './pin-designs.server'
+
+export interface CurrentPlan {
+	coursePlan: CoursePlan
+	planId: number
+	designs: DesignInCourse[]
+	documents: Design[]
+	/** Of the inputs as they are now. */
+	fingerprint: string
+	/** The course has changed since the plan was made. */
+	isOutdated: boolean
+}
+
+/** The newest plan; one is made and kept if there is none. */
+export async function readPlan(studio: Studio, course: StoredCourse): Promise<CurrentPlan> {
+	const [{ plain, documents, terms, fingerprint }, stored] = await Promise.all([
+		readInputs(studio, course),
+		findNewestPlan(studio.id, course.id),
+	])
+	const common = { designs: resolveCourse(plain, documents), documents, fingerprint }
+	if (stored) {
+		const isOutdated = stored.fingerprint !== fingerprint
+		return { ...common, coursePlan: stored.document, planId: stored.id, isOutdated }
+	}
+	const coursePlan = await makePlan(studio, { course: plain, designs: documents, terms })
+	const planId = await createPlan(studio.id, { courseId: course.id, fingerprint, document: coursePlan })
+	return { ...common, coursePlan, planId, isOutdated: false }
+}
+
+/** Plans the course anew from what it is now. */
+export async function planAnew(studio: Studio, course: StoredCourse): Promise<void> {
+	const { plain, documents, terms, fingerprint } = await readInputs(studio, course)
+	const document = await makePlan(studio, { course: plain, designs: documents, terms })
+	await createPlan(studio.id, { courseId: course.id, fingerprint, document })
+}
+
+async function readInputs(
+	studio: Studio,
+	{ id: _, version: __, ...plain }: StoredCourse,
+): Promise<{
+	plain: Omit<StoredCourse, 'id' | 'version'>
+	documents: Design[]
+	terms: PlanTerms
+	fingerprint: string
+}> {
+	const { documents } = await pinDesigns(studio.id, plain)
+	const terms = await readPlanTerms(studio, documents)
+	return { plain, documents, terms, fingerprint: fingerprintOf(plain, documents, terms) }
+}

@@ -1,0 +1,31 @@
+/** The way through getting ready: kits, cutting, colours, tools, people, shopping, cost and papers. */
+import { NavLink, Outlet, useParams } from 'react-router'
+import './course-prepare.css'
+
+const PAGES = [
+	{ path: 'kits', label: 'Kits' },
+	{ path: 'kits/packing', label: 'Packing' },
+	{ path: 'kits/cutting', label: 'Wires and sheets' },
+	{ path: 'kits/colours', label: 'Colours' },
+	{ path: 'kits/tools', label: 'Tools' },
+	{ path: 'kits/people', label: 'People' },
+	{ path: 'kits/shopping', label: 'Shopping' },
+	{ path: 'kits/cost', label: 'Cost' },
+	{ path: 'kits/papers', label: 'Papers' },
+]
+
+export default function CoursePrepareFrame() {
+	const { courseId } = useParams()
+	return (
+		<>
+			<nav className="prepare-nav no-print" aria-label="Getting ready">
+				{PAGES.map(({ path, label }) => (
+					<NavLink key={path} to={`/courses/${courseId}/${path}`} end prefetch="intent">
+						{label}
+					</NavLink>
+				))}
+			</nav>
+			<Outlet />
+		</>
+	)
+}

@@ -1,0 +1,169 @@
+/** What a course costs, what it brings, and from how many students it pays. */
+import { Button, Form, InputNumber } from 'antd'
+import { priceCourse } from '../../../core/kits/price-course'
+import { listNeeds } from '../../../core/kits/shopping-list'
+import { getCourseMoney, updateCourseMoney } from '../../../db/repositories/courses.server'
+import { KitNotices } from '../../components/kit-notices/kit-notices'
+import { useSchemaForm } from '../../components/use-schema-form'
+import { WhyAmount } from '../../components/why-amount/why-amount'
+import { memberContext } from '../../http/contexts'
+import { readBody, readId } from '../../http/read-input.server'
+import { acting, loading } from '../../http/responses.server'
+import { readKit } from '../../kits/read-kit.server'
+import { moneySchema, type MoneyInput } from '../../schemas/money'
+import { amountWords, money as told } from '../../words/amounts'
+import { STOCK_WORDS } from '../../words/kits'
+import { count } from '../../words/times'
+import type { Route } from './+types/route'
+import './kit-cost.css'
+
+export function loader({ params, context }: Route.LoaderArgs) {
+	return loading(async () => {
+		const { studio } = context.get(memberContext)
+		const courseId = readId(params.courseId)
+		const [{ kit, state, stock, hours, course }, money] = await Promise.all([
+			readKit(studio, courseId),
+			getCourseMoney(studio.id, courseId),
+		])
+		const { studentCount } = course
+		return {
+			state,
+			money,
+			hours,
+			studentCount,
+			units: studio.units,
+			currency: studio.kitTerms.currency,
+			price: kit && priceCourse(listNeeds(kit), stock.offers, { money, hours, studentCount }),
+		}
+	})
+}
+
+export function action({ params, request, context }: Route.ActionArgs) {
+	return acting(async () => {
+		const { price, room, payPerHour, other } = await readBody(request, moneySchema)
+		const cents = (amount: number) => Math.round(100 * amount)
+		await updateCourseMoney(context.get(memberContext).studio.id, readId(params.courseId), {
+			priceCents: cents(price),
+			roomCents: cents(room),
+			payCentsPerHour: cents(payPerHour),
+			otherCents: cents(other),
+		})
+		return { saved: true }
+	})
+}
+
+export default function KitCostPage({ loaderData: { state, money, price, currency, ...page } }: Route.ComponentProps) {
+	const tell = (cents: number) => told(cents, currency)
+	const { form, submit, clearProblems, isSaving, isSaved } = useSchemaForm<MoneyInput>({ schema: moneySchema })
+	return (
+		<KitNotices state={state}>
+			{price && (
+				<div className="cost-page">
+					<section className="sheet" aria-labelledby="answer">
+						<h2 id="answer">{count(page.studentCount, 'student')}</h2>
+						<p className="cost-answer">
+							{money.priceCents === 0
+								? `${tell(price.coveringPriceCents)} each covers it`
+								: price.incomeCents >= price.totalCents
+									? `${tell(price.incomeCents - price.totalCents)} over`
+									: `${tell(price.totalCents - price.incomeCents)} short`}
+						</p>
+						{money.priceCents > 0 && (
+							<p>
+								{price.breakEvenStudents === undefined
+									? 'No number of students covers it at this price: each costs more than she pays.'
+									: `Even from ${count(price.breakEvenStudents, 'student')} at ${tell(money.priceCents)}; with ${page.studentCount}, ${tell(price.coveringPriceCents)} each would cover it.`}
+							</p>
+						)}
+						<dl className="figures cost-figures">
+							<dt>Materials of each kit</dt>
+							<dd>{tell(price.perStudentCents)}</dd>
+							<dt>All materials</dt>
+							<dd>{tell(price.materialCents)}</dd>
+							<dt>Your {page.hours.toFixed(1)} hours, in class and before</dt>
+							<dd>{tell(price.payCents)}</dd>
+							<dt>Room</dt>
+							<dd>{tell(money.roomCents)}</dd>
+							<dt>Other</dt>
+							<dd>{tell(money.otherCents)}</dd>
+							<dt>Together</dt>
+							<dd>{tell(price.totalCents)}</dd>
+						</dl>
+						{price.withoutPrice.length > 0 && (
+							<p className="alert">Too low by what has no price on the shelf: {price.withoutPrice.join(', ')}.</p>
+						)}
+					</section>
+					<section className="sheet cost-form" aria-labelledby="asked">
+						<Form
+							form={form}
+							layout="vertical"
+							requiredMark={false}
+							initialValues={{
+								price: money.priceCents / 100,
+								room: money.roomCents / 100,
+								payPerHour: money.payCentsPerHour / 100,
+								other: money.otherCents / 100,
+							}}
+							onFinish={submit}
+							onValuesChange={clearProblems}
+						>
+							<h2 id="asked">Asked and paid, {currency}</h2>
+							<MoneyField name="price" label="Price for each student" />
+							<MoneyField name="room" label="Room, all sessions" />
+							<MoneyField name="payPerHour" label="Your hour" />
+							<MoneyField name="other" label="Anything else" />
+							<div className="row">
+								<Button type="primary" htmlType="submit" disabled={isSaving}>
+									Reckon and keep
+								</Button>
+								{isSaved && <span role="status">Kept.</span>}
+							</div>
+						</Form>
+					</section>
+					<section className="sheet cost-lines" aria-labelledby="lines">
+						<h2 id="lines">Materials, by what is used of them</h2>
+						<div className="scroll-x" tabIndex={0} role="region" aria-label="Materials and their cost">
+							<table>
+								<tbody>
+									{price.lines
+										.toSorted((a, b) => (b.costCents ?? 0) - (a.costCents ?? 0))
+										.map(({ key, name, kind, unit, amount, costCents, pack }) => (
+											<tr key={key}>
+												<td>
+													{name} <span className="soft small">{STOCK_WORDS[kind]}</span>
+												</td>
+												<td className="number">{amountWords(amount, unit, page.units)}</td>
+												<td className="number">
+													{costCents === undefined || !pack ? (
+														'no price'
+													) : (
+														<WhyAmount
+															amount={tell(costCents)}
+															why={[
+																`${amountWords(amount, unit, page.units)} of the pack of ${amountWords(pack.amount, unit, page.units)} at ${tell(pack.priceCents)}, the cheapest for what it holds`,
+															]}
+														/>
+													)}
+												</td>
+											</tr>
+										))}
+								</tbody>
+							</table>
+						</div>
+						<p className="soft small">
+							At the cheapest price on the shelf for what is used; a whole pack may cost more.
+						</p>
+					</section>
+				</div>
+			)}
+		</KitNotices>
+	)
+}
+
+function MoneyField({ name, label }: { name: keyof MoneyInput; label: string }) {
+	return (
+		<Form.Item name={name} label={label}>
+			<InputNumber controls={false} precision={2} />
+		</Form.Item>
+	)
+}

@@ -1,0 +1,109 @@
+/** Ticks that are seen at once, kept on the device until the server has them, and sent again when it comes back. */
+import { useCallback, useEffect, useRef, useState } from 'react'
+import type { PackingInput } from '../../schemas/packing'
+
+export interface Tick {
+	seat: number
+	line: string
+	amount: number
+}
+
+/** Seat and line to the amount packed; undefined: taken out. */
+type Pending = Record<string, Tick & { isPacked: boolean }>
+
+/** So long until what could not be sent is tried again. */
+const RETRY_MS = 5_000
+
+const keyOf = ({ seat, line }: Pick<Tick, 'seat' | 'line'>) => `${seat} ${line}`
+
+/**
+ * @param isAlive - whether the page runs in a browser: only there is what the last visit could not send
+ */
+export function useTicks(courseId: number, stored: readonly Tick[], isAlive: boolean) {
+	const storageKey = `calycine-packing-${courseId}`
+	const [pending, setPending] = useState<Pending>(() => (isAlive ? readKept(storageKey) : {}))
+	const [known, setKnown] = useState<ReadonlyMap<string, number>>(() =>
+		applyAll(
+			new Map(stored.map((tick) => [keyOf(tick), tick.amount])),
+			Object.values(isAlive ? readKept(storageKey) : {}),
+		),
+	)
+	// Counted, so that every failure sets off the next try.
+	const [failureCount, setFailureCount] = useState(0)
+	const isStuck = failureCount > 0
+	const isSending = useRef(false)
+
+	useEffect(() => {
+		if (!isAlive) return
+		if (Object.keys(pending).length === 0) window.localStorage.removeItem(storageKey)
+		else window.localStorage.setItem(storageKey, JSON.stringify(pending))
+	}, [pending, storageKey, isAlive])
+
+	const send = useCallback(async () => {
+		const waiting = Object.values(pending)
+		if (waiting.length === 0 || isSending.current) return
+		isSending.current = true
+		try {
+			for (const isPacked of [true, false]) {
+				const ticks = waiting
+					.filter((tick) => tick.isPacked === isPacked)
+					.map(({ seat, line, amount }) => ({ seat, line, amount }))
+				if (ticks.length > 0) await post({ intent: isPacked ? 'pack' : 'unpack', ticks })
+			}
+			setFailureCount(0)
+			setPending((now) => Object.fromEntries(Object.entries(now).filter(([key, tick]) => pending[key] !== tick)))
+		} catch {
+			// No network: it stays on the device, and is tried again.
+			setFailureCount((count) => count + 1)
+		} finally {
+			isSending.current = false
+		}
+	}, [pending])
+
+	useEffect(() => {
+		const timer = setTimeout(() => void send(), isStuck ? RETRY_MS : 150)
+		return () => clearTimeout(timer)
+	}, [send, isStuck, failureCount])
+
+	const toggle = useCallback((ticks: readonly Tick[], isPacked: boolean) => {
+		const changes = ticks.map((tick) => ({ ...tick, isPacked }))
+		setKnown((before) => applyAll(before, changes))
+		setPending((before) => ({ ...before, ...Object.fromEntries(changes.map((change) => [keyOf(change), change])) }))
+	}, [])
+
+	/** Everything is unpacked: what was still to be sent is not any more. */
+	const clear = useCallback(() => {
+		setKnown(new Map())
+		setPending({})
+	}, [])
+
+	return { clear, amountOf: (tick: Pick<Tick, 'seat' | 'line'>) => known.get(keyOf(tick)), toggle, isStuck }
+}
+
+function readKept(storageKey: string): Pending {
+	try {
+		return JSON.parse(window.localStorage.getItem(storageKey) ?? '{}') as Pending
+	} catch {
+		// Not ours, or torn: the server knows what was packed.
+		return {}
+	}
+}
+
+function applyAll(before: ReadonlyMap<string, number>, changes: readonly (Tick & { isPacked: boolean })[]) {
+	const after = new Map(before)
+	for (const change of changes) {
+		if (change.isPacked) after.set(keyOf(change), change.amount)
+		else after.delete(keyOf(change))
+	}
+	return after
+}
+
+async function post(body: PackingInput): Promise<void> {
+	const answer = await fetch(`${window.location.pathname}.data`, {
+		method: 'POST',
+		headers: { 'Content-Type': 'application/json' },
+		body: JSON.stringify(body),
+	})
+	// Somebody who is signed out is sent to the door, which is a success to the browser and none to the ticks.
+	if (answer.status !== 200) throw new Error(`the server answered ${answer.status}`)
+}

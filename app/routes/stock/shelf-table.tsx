@@ -1,0 +1,70 @@
+import { Form } from 'react-router'
+import { STOCK_KINDS } from '../../../core/kits/stock'
+import { STOCK_WORDS } from '../../words/kits'
+import type { StockPageData } from './load-stock.server'
+
+/** What is on hand, kind by kind; each amount changed where it stands. */
+export function ShelfTable({ data: { items } }: { data: StockPageData }) {
+	if (items.length === 0) {
+		return (
+			<section className="sheet empty">
+				<h2>Nothing is on the shelf yet</h2>
+				<p className="soft">
+					Shopping lists then ask for everything, and tools count as enough for everybody. Begin with what is dear and
+					shared: veiners, cutters, moulds.
+				</p>
+			</section>
+		)
+	}
+	return (
+		<section className="sheet" aria-labelledby="on-hand">
+			<h2 id="on-hand">On hand</h2>
+			<div className="shelf-kinds">
+				{STOCK_KINDS.filter((kind) => items.some((item) => item.kind === kind)).map((kind) => (
+					<div key={kind} className="shelf-kind">
+						<h3>{STOCK_WORDS[kind]}</h3>
+						<ul>
+							{items
+								.filter((item) => item.kind === kind)
+								.map((item) => (
+									<li key={item.id}>
+										<Form method="post" className="shelf-line" preventScrollReset>
+											<input type="hidden" name="intent" value="item" />
+											<input type="hidden" name="id" value={item.id} />
+											<input type="hidden" name="kind" value={item.kind} />
+											<input type="hidden" name="name" value={item.name} />
+											<span>{item.name}</span>
+											<input
+												key={item.shown}
+												name="onHand"
+												type="number"
+												step="any"
+												min={0}
+												defaultValue={item.shown}
+												aria-label={`${item.name}: on hand, ${item.unitWords}`}
+												onBlur={({ target }) => {
+													if (target.value !== '' && Number(target.value) !== item.shown) target.form?.requestSubmit()
+												}}
+											/>
+											<span className="soft">{item.unitWords}</span>
+										</Form>
+										<Form method="post" preventScrollReset>
+											<input type="hidden" name="id" value={item.id} />
+											<button
+												name="intent"
+												value="delete-item"
+												className="take-off"
+												aria-label={`Take ${item.name} off the shelf`}
+											>
+												take off
+											</button>
+										</Form>
+									</li>
+								))}
+						</ul>
+					</div>
+				))}
+			</div>
+		</section>
+	)
+}
