@@ -1,0 +1,40 @@
+/** `npm run bench`: speeds, sizes and what the planner proves. Words choose: `npm run bench -- planning`. */
+import { spawnSync } from 'node:child_process'
+import path from 'node:path'
+import { fileURLToPath } from 'node:url'
+import { ensureBuild } from './machine/build.mjs'
+import { Failure, runScript } from './machine/failure.mjs'
+import { checkNode, ensureDatabasePrograms, ensureNpmPackages, ensurePrograms } from './machine/packages.mjs'
+
+const root = path.resolve(path.dirname(fileURLToPath(import.meta.url)), '..')
+const BENCHES = {
+	planning: 'planning.ts',
+	cutting: 'cutting.ts',
+	kits: 'kits.ts',
+	drying: 'drying.ts',
+	pages: 'pages.mjs',
+	solving: 'solving.mjs',
+}
+
+await runScript(() => {
+	const wanted = process.argv.slice(2)
+	const unknown = wanted.filter((name) => !(name in BENCHES))
+	if (unknown.length > 0)
+		throw new Failure(`There is no bench ${unknown.join(', ')}: choose from ${Object.keys(BENCHES).join(', ')}`)
+	checkNode()
+	ensureNpmPackages(root)
+	if (wanted.length === 0 || wanted.includes('pages') || wanted.includes('solving')) {
+		ensureDatabasePrograms()
+		ensurePrograms(['chromium'], ['chromium'])
+		ensureBuild(root)
+	}
+	console.log(`Node ${process.versions.node}, ${process.arch}`)
+	for (const [name, file] of Object.entries(BENCHES)) {
+		if (wanted.length > 0 && !wanted.includes(name)) continue
+		const { status } = spawnSync(process.execPath, ['scripts/run-typescript.mjs', `tests/bench/${file}`], {
+			cwd: root,
+			stdio: 'inherit',
+		})
+		if (status !== 0) throw new Failure(`The bench ${name} failed: see above.`)
+	}
+})

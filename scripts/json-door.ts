@@ -1,0 +1,61 @@
+/** The command-line doors: a JSON file in, JSON out, and what is wrong with the input in words. */
+import { readFileSync } from 'node:fs'
+import { InputError } from '../core/errors'
+
+/** Wrong use of a door; its message is all that is said. */
+export class UsageError extends Error {}
+
+/**
+ * Runs a door with the files of the command line and prints what it returns as JSON.
+ * A refused input is told on standard error, a problem a line, with exit code 1; wrong use with exit code 2.
+ *
+ * @param argumentNames - as in `instance.json plan.json`
+ * @param words - the files of the command line; by default all of its words
+ */
+export function runDoor(
+	command: string,
+	argumentNames: readonly string[],
+	door: (documents: unknown[]) => object,
+	words: readonly string[] | (() => readonly string[]) = process.argv.slice(2),
+): void {
+	try {
+		const files = typeof words === 'function' ? words() : words
+		if (files.length !== argumentNames.length)
+			throw new UsageError(`usage: npm run -s ${command} -- ${USAGES[command] ?? argumentNames.join(' ')}`)
+		console.log(JSON.stringify(door(files.map(readJson))))
+	} catch (error) {
+		if (error instanceof InputError) {
+			for (const { path, message } of error.problems) console.error(`${path} ${message}`)
+			process.exitCode = 1
+		} else if (error instanceof UsageError) {
+			console.error(error.message)
+			process.exitCode = 2
+		} else throw error
+	}
+}
+
+/** Where there is more to say than the files. */
+const USAGES: Record<string, string> = {
+	design: 'file.json [--choose axis=option ...]',
+	plan: 'instance.json [--time-ms N]',
+}
+
+/** The document under `key` of an envelope, as check files and the other door's answers have it, or the document itself. */
+export function unwrap(document: unknown, key: string): unknown {
+	const isEnvelope = typeof document === 'object' && document !== null && key in document
+	return isEnvelope ? (document as Record<string, unknown>)[key] : document
+}
+
+function readJson(file: string): unknown {
+	let text: string
+	try {
+		text = readFileSync(file, 'utf8')
+	} catch (error) {
+		throw new UsageError(`${file} cannot be read: ${(error as Error).message}`)
+	}
+	try {
+		return JSON.parse(text)
+	} catch (error) {
+		throw new UsageError(`${file} is not JSON: ${(error as Error).message}`)
+	}
+}

@@ -1,0 +1,10 @@
+/** What the server reads from its environment, where nobody has set it already. */
+import path from 'node:path'
+import { keepSecret } from './data-folder.mjs'
+
+/** @param database - undefined where an outside one is named already */
+export function setEnvironment(folder, database) {
+	process.env.CALYCINE_DATABASE_URL ??= database?.url
+	process.env.CALYCINE_SESSION_SECRET ??= keepSecret(folder, 'session-secret')
+	process.env.CALYCINE_LOG_FILE ??= path.join(folder, 'server.log')
+}
