@@ -1,0 +1,132 @@
+/** The exact planner on the reference instances and on classes of 40 and 150 tasks; the checker's speed. */
+import { checkPlan } from '../../core/planning/checker/check-plan'
+import { planExactly, type ExactPlan } from '../../core/planning/exact/plan-exactly'
+import type { Instance } from '../../core/planning/instance'
+import { compareObjectives, type ObjectiveLevel } from '../../core/planning/objective'
+import { betterPlanModel } from '../support/better-plan-model'
+import { classInstance } from '../support/class-instance'
+import { askMiniZinc } from '../support/minizinc'
+import { listReferenceInstances } from '../support/reference-instances'
+import { report, summarise, tell, time } from './measure'
+
+interface Timed {
+	plan: ExactPlan
+	/** ms from the start; absent: not reached. */
+	first?: number
+	proven: Partial<Record<ObjectiveLevel, number>>
+	total: number
+}
+
+/** Medians of so many runs, for the small ones. */
+const RUNS = 5
+const SMALL_LIMIT_MS = 10_000
+const LARGE_LIMIT_MS = 10_000
+const HUGE_LIMIT_MS = 5_000
+/** Middling instances go to the general solver too, with so much time. */
+const CHUFFED_LIMIT_MS = 30_000
+const CHUFFED_TASKS = 14
+
+function solveTimed(instance: Instance, limitMs: number): Timed {
+	const started = performance.now()
+	const timed: Omit<Timed, 'plan' | 'total'> = { proven: {} }
+	const plan = planExactly(instance, {
+		shouldStop: () => performance.now() - started >= limitMs,
+		onProgress: ({ proven, plan }) => {
+			const now = performance.now() - started
+			if (plan) timed.first ??= now
+			for (const level of Object.keys(proven) as ObjectiveLevel[]) timed.proven[level] ??= now
+		},
+	})
+	return { plan, ...timed, total: performance.now() - started }
+}
+
+const references = listReferenceInstances()
+console.log(
+	'\nThe reference instances: ms to the first plan, to value + preparation + finish proven, and in all (* = all levels proven)',
+)
+if (references.length === 0) console.log('  skipped: the folder of checks is not beside the project')
+const toFinish = { small: [] as number[], large: [] as number[] }
+const whole: number[] = []
+const firsts: number[] = []
+let [asGood, finishProven, smallProven] = [0, 0, 0]
+for (const { instance, reference, file } of references) {
+	const isSmall = instance.tasks.length <= 25
+	const runs = Array.from({ length: isSmall ? RUNS : 1 }, () =>
+		solveTimed(instance, isSmall ? SMALL_LIMIT_MS : LARGE_LIMIT_MS),
+	)
+	const [last] = runs.slice(-1)
+	if (!last?.plan.objective) throw new Error(`${file}: no plan`)
+	const medianOf = (values: readonly (number | undefined)[]) =>
+		summarise(values.map((value) => value ?? Infinity)).median
+	const finish = medianOf(
+		runs.map(({ proven, plan: { status } }) => (status === 'infeasible' ? proven.shortfall : proven.finish)),
+	)
+	const isOptimal = last.plan.status === 'optimal'
+	const comparison = compareObjectives(last.plan.objective, reference.best)
+	if (comparison <= 0) asGood++
+	if (finish < Infinity) finishProven++
+	if (isSmall && isOptimal) smallProven++
+	toFinish[isSmall ? 'small' : 'large'].push(finish)
+	if (isSmall) whole.push(medianOf(runs.map(({ plan, total }) => (plan.status === 'optimal' ? total : Infinity))))
+	firsts.push(medianOf(runs.map(({ first }) => first)))
+	const against =
+		comparison < 0 ? 'better than the reference' : comparison === 0 ? 'as the reference' : 'WORSE than the reference'
+	report(
+		`  ${file} ${instance.tasks.length} tasks`,
+		`${firsts.at(-1)?.toFixed(0)} / ${finish.toFixed(0)} / ${last.total.toFixed(0)}${isOptimal ? '*' : ''} ms, ${last.plan.nodes} nodes, ${against}`,
+	)
+}
+if (references.length > 0) {
+	report('  as good as the best known, or better', `${asGood} of ${references.length}`)
+	report('  the first plan', tell(summarise(firsts)), '< 50 ms up to 40 tasks')
+	report('  value + preparation + finish proven', `${finishProven} of ${references.length} in 10 s`, '>= 90 %')
+	report('  the same, up to 25 tasks', tell(summarise(toFinish.small)), 'median < 1 s, worst < 5 s')
+	report(
+		'  all levels, up to 25 tasks',
+		`${tell(summarise(whole))}; ${smallProven} of ${whole.length} proven`,
+		'median < 3 s',
+	)
+}
+
+console.log(
+	'\nAgainst a general solver (Chuffed) on the same instances: its time to prove that nothing is better, by ours for everything',
+)
+const ratios: number[] = []
+for (const { instance, file } of references.filter(({ instance: { tasks } }) => tasks.length <= CHUFFED_TASKS)) {
+	const own = solveTimed(instance, SMALL_LIMIT_MS)
+	const started = performance.now()
+	const answer = await askMiniZinc(betterPlanModel(instance, 0, own.plan.objective), CHUFFED_LIMIT_MS)
+	const theirs = performance.now() - started
+	ratios.push(theirs / own.total)
+	report(
+		`  ${file}`,
+		`${theirs.toFixed(0)} ms (${answer}) by ${own.total.toFixed(0)} ms = ${(theirs / own.total).toFixed(0)}`,
+	)
+}
+if (ratios.length > 0) report('  ratio', `median ${summarise(ratios).median.toFixed(0)}`, '>= 10')
+
+console.log('\nClasses with the structure of a real one')
+for (const tasks of [40, 150]) {
+	for (let seed = 1; seed <= 3; seed++) {
+		const limit = tasks === 40 ? LARGE_LIMIT_MS : HUGE_LIMIT_MS
+		const instance = classInstance(seed, tasks)
+		const { plan, first, proven } = solveTimed(instance, limit)
+		const { finish = 0 } = plan.objective ?? {}
+		const handsOn = instance.windows.reduce(
+			(total, { open, close }) => total + Math.max(0, Math.min(close, finish) - open),
+			0,
+		)
+		const gap = (100 * (finish - (plan.bounds.finish ?? 0))) / handsOn
+		report(
+			`  ${tasks} tasks, instance ${seed}`,
+			`first ${first?.toFixed(0)} ms, finish ${proven.finish === undefined ? `within ${gap.toFixed(2)} % of its bound after ${limit / 1000} s` : `proven after ${proven.finish.toFixed(0)} ms`}`,
+			tasks === 40 ? '50 ms; 10 s' : '300 ms; 2 %',
+		)
+	}
+}
+report('  memory of the process', `${Math.round(process.memoryUsage().rss / 1e6)} MB`, '< 400 MB')
+
+const large = classInstance(1, 150)
+const { plan } = solveTimed(large, 500).plan
+if (!plan) throw new Error('no plan for the large instance')
+report('  the checker on 150 tasks', tell(time(50, () => checkPlan(large, plan))), '< 5 ms')

@@ -1,0 +1,20 @@
+/**
+ * `npm run check:planning`: the exact planner against every plan there is (tiny instances) and against a general
+ * constraint solver (middle-sized ones). Takes a while; `npm test` does a small share of it.
+ */
+import { checkAgainstChuffed, checkAgainstEnumeration } from './support/planning-truth'
+
+const TINY = 2_000
+const MIDDLE = 40
+
+let wrong = 0
+const report = (line: string) => {
+	wrong++
+	console.log(line)
+}
+const tiny = checkAgainstEnumeration({ firstSeed: 1, count: TINY, report })
+console.log(`tiny instances against enumeration: ${tiny.checked} checked, ${tiny.withoutPlan} of them without a plan`)
+const middle = await checkAgainstChuffed({ firstSeed: 1, count: MIDDLE, limitMs: 60_000, report })
+console.log(`middle-sized instances against Chuffed: ${middle.confirmed} confirmed, ${middle.open} not decided in time`)
+console.log(wrong === 0 ? 'No wrong answer.' : `${wrong} wrong answers.`)
+process.exit(wrong === 0 ? 0 : 1)

@@ -1,0 +1,122 @@
+import { QueryTypes } from 'sequelize'
+import { beforeAll, describe, expect, test } from 'vitest'
+import { closeDatabase, getDatabase, isDatabaseAlive } from '../../db/connection.server'
+import { migrate } from '../../db/migrate.server'
+import { hashPassword, matchesPassword } from '../../db/password-hash.server'
+import {
+	createSignIn,
+	createStudio,
+	deleteStudio,
+	endSignIn,
+	findMember,
+	findUserByPassword,
+	SIGN_IN_DAYS,
+	updateStudio,
+} from '../../db/repositories/accounts.server'
+import { listDocuments } from '../../db/repositories/designs.server'
+import { ConflictError } from '../../core/errors'
+import { foundStudio, freshDatabase } from '../support/studios'
+
+beforeAll(freshDatabase)
+
+function select<T extends object>(sql: string): Promise<T[]> {
+	return getDatabase().query<T>(sql, { type: QueryTypes.SELECT })
+}
+
+test('migrations run once', async () => {
+	expect(await migrate()).toEqual([])
+})
+
+test('the pool opens anew after it was closed', async () => {
+	await closeDatabase()
+
+	expect(await isDatabaseAlive()).toBe(true)
+})
+
+describe('passwords', () => {
+	test('are stored as salted hashes only', async () => {
+		const { userId, password } = await foundStudio()
+
+		const rows = await select(`SELECT * FROM users WHERE id = ${userId}`)
+
+		expect(JSON.stringify(rows)).not.toContain(password)
+		expect(JSON.stringify(rows)).toContain('scrypt$65536$8$1$')
+	})
+
+	test('the same word has another hash each time, and each is matched by the word alone', async () => {
+		const [one, other] = await Promise.all([hashPassword('sepal'), hashPassword('sepal')])
+
+		expect(one).not.toBe(other)
+		expect(await matchesPassword('sepal', one)).toBe(true)
+		expect(await matchesPassword('Sepal', one)).toBe(false)
+	})
+
+	test.each(['', 'plain', 'scrypt$2$8$1$$', 'md5$1$1$1$c2FsdA==$a2V5'])(
+		'a hash of another form never matches: %j',
+		async (hash) => {
+			expect(await matchesPassword('sepal', hash)).toBe(false)
+		},
+	)
+
+	test('open the door for their own address, however it is written', async () => {
+		const { userId, email, password } = await foundStudio()
+
+		expect(await findUserByPassword(email.toUpperCase(), password)).toBe(userId)
+		expect(await findUserByPassword(email, `${password}!`)).toBeUndefined()
+		expect(await findUserByPassword('nobody@studio.example', password)).toBeUndefined()
+	})
+})
+
+describe('sign-ins', () => {
+	const now = new Date('2026-03-02T10:00:00Z')
+
+	test('last their days, and end when they are ended', async () => {
+		const { userId, member } = await foundStudio()
+		const token = await createSignIn(userId, now)
+		const justBefore = new Date(now.getTime() + SIGN_IN_DAYS * 86_400_000 - 1000)
+
+		expect(await findMember(token, justBefore)).toEqual(member)
+		expect(await findMember(token, new Date(justBefore.getTime() + 2000))).toBeUndefined()
+		await endSignIn(token)
+		expect(await findMember(token, now)).toBeUndefined()
+	})
+
+	test('are not found by what the table holds', async () => {
+		const { userId } = await foundStudio()
+		const token = await createSignIn(userId, new Date())
+
+		const rows = await select<{ token_hash: string }>(`SELECT token_hash FROM sign_ins WHERE user_id = ${userId}`)
+
+		expect(rows.some((row) => row.token_hash === token)).toBe(false)
+		for (const row of rows) expect(await findMember(row.token_hash, new Date())).toBeUndefined()
+	})
+})
+
+describe('a studio', () => {
+	test('is founded once by an address', async () => {
+		const { email } = await foundStudio()
+		const again = createStudio(
+			{ name: 'x', gaugeStandard: 'awg', wireLengthsMm: [360] },
+			{ name: 'x', email, password: 'y' },
+		)
+
+		await expect(again).rejects.toThrow(ConflictError)
+	})
+
+	test('changed in two windows refuses the second', async () => {
+		const { member } = await foundStudio()
+		await updateStudio({ ...member.studio, name: 'Renamed' })
+
+		await expect(updateStudio({ ...member.studio, name: 'Renamed otherwise' })).rejects.toThrow(ConflictError)
+	})
+
+	test('goes with everything in it', async () => {
+		const { studioId, userId } = await foundStudio(['magnolia'])
+		const token = await createSignIn(userId, new Date())
+
+		await deleteStudio(studioId)
+
+		expect(await listDocuments(studioId)).toEqual([])
+		expect(await findMember(token, new Date())).toBeUndefined()
+	})
+})

@@ -1,0 +1,179 @@
+import fc from 'fast-check'
+import { describe, expect, test } from 'vitest'
+import { PACES } from '../../core/courses/course'
+import { ALLERGENS } from '../../core/designs/design'
+import { InputError } from '../../core/errors'
+import { DIETS } from '../../core/kits/student'
+import { readCourseDocument, writeCourseDocument } from '../../exchange/course-document'
+import { tablesCsv, toCsv } from '../../exchange/csv'
+import { peopleCsv, readPeopleCsv } from '../../exchange/people-csv'
+import { readStockCsv, stockCsv } from '../../exchange/stock-csv'
+import { demoCourse, demoDesign } from '../support/demo-designs'
+import { makeStudent } from '../support/demo-kit'
+
+const plain = {
+	format: 'calycine-course',
+	formatVersion: 1,
+	course: {
+		name: 'Test',
+		studentCount: 4,
+		designs: [{ designId: 'magnolia' }],
+		sessions: [{ date: '2026-03-05', startMin: 600, endMin: 720 }],
+	},
+	designs: [demoDesign('magnolia')],
+}
+
+function problemsOf(document: unknown): string[] {
+	try {
+		readCourseDocument(document)
+		return []
+	} catch (error) {
+		if (!(error instanceof InputError)) throw error
+		return error.problems.map(({ path, message }) => `${path} ${message}`)
+	}
+}
+
+describe('a course in the exchange form', () => {
+	test('is read back as it was written', () => {
+		const course = demoCourse('Magnolia on Thursdays')
+		const document = {
+			course,
+			designs: [demoDesign('magnolia')],
+			students: [makeStudent({ name: 'One', avoids: ['egg'] })],
+			stockLengthsMm: [360],
+		}
+
+		const read = readCourseDocument(JSON.parse(JSON.stringify(writeCourseDocument(document))))
+
+		expect(read).toMatchObject(document)
+	})
+
+	test('may leave out what is usual', () => {
+		expect(readCourseDocument(plain)).toMatchObject({
+			course: { pace: 'improvers', demoFlowers: 1, designs: [{ flowersPerStudent: 1, picks: {} }] },
+			students: [],
+			stockLengthsMm: [360],
+			kitTerms: { rerollLoss: 0.05 },
+		})
+	})
+
+	test.each([
+		{ name: 'a newer format', document: { ...plain, formatVersion: 2 }, says: /newer Calycine \(format 2\)/ },
+		{
+			name: 'a design that is not there',
+			document: { ...plain, course: { ...plain.course, designs: [{ designId: 'iris' }] } },
+			says: /^\/course\/designs\/0\/designId there is no design "iris"/,
+		},
+		{
+			name: 'a broken design',
+			document: { ...plain, designs: [{ format: 'calycine-design' }] },
+			says: /^\/designs\/0/,
+		},
+		{
+			name: 'more people than places',
+			document: { ...plain, students: Array.from({ length: 5 }, () => ({ name: 'x' })) },
+			says: /^\/students must be at most the 4/,
+		},
+		{
+			name: 'a word that there is none for',
+			document: { ...plain, colour: 1 },
+			says: /additional properties "colour"/,
+		},
+	])('refuses $name, and says where', ({ document, says }) => {
+		expect(problemsOf(document).some((problem) => says.test(problem))).toBe(true)
+	})
+})
+
+describe('people as CSV', () => {
+	const anyName = fc.string({ minLength: 1, maxLength: 40, unit: 'grapheme' }).map((text) => text.trim())
+	const anyStudent = fc
+		.record({
+			name: anyName.filter((name) => name !== '' && !/^['=+\-@]/.test(name) && !/[\r\n\0]/.test(name)),
+			level: fc.option(fc.constantFrom(...PACES), { nil: undefined }),
+			isLeftHanded: fc.boolean(),
+			avoids: fc.subarray([...ALLERGENS]),
+			diet: fc.constantFrom(...DIETS),
+			isChild: fc.boolean(),
+		})
+		.map(({ level, ...student }) => makeStudent({ ...student, ...(level && { level }) }))
+
+	test('come back as they went', () => {
+		fc.assert(
+			fc.property(fc.array(anyStudent, { minLength: 1, maxLength: 12 }), (students) => {
+				expect(readPeopleCsv(peopleCsv(students))).toEqual({ students, bad: [] })
+			}),
+			{ numRuns: 300 },
+		)
+	})
+
+	test('are read however the cells are parted, and whatever stands in them', () => {
+		const students = [
+			makeStudent({ name: 'a;b;c;d;e;f;g|h', notes: 'x;y;z' }),
+			makeStudent({ name: 'i;j;k;l;m;n;o;p;q' }),
+		]
+
+		expect(readPeopleCsv(peopleCsv(students)).students).toEqual(students)
+		expect(readPeopleCsv('name;avoids\nNell;egg').students).toMatchObject([{ name: 'Nell', avoids: ['egg'] }])
+	})
+
+	test('name the lines that make no sense', () => {
+		const { students, bad } = readPeopleCsv('Name,Level,Avoids\nA,beginners,egg\n,,\nB,wizard,\nC,,dust')
+
+		expect(students.map(({ name }) => name)).toEqual(['A'])
+		expect(bad).toEqual([
+			{ line: 4, problem: '"wizard" is no level' },
+			{ line: 5, problem: expect.stringMatching(/"dust" is not among egg/) },
+		])
+	})
+})
+
+describe('the shelf as CSV', () => {
+	const stock = {
+		items: [
+			{ kind: 'paste' as const, name: 'gum paste', unit: 'mg' as const, onHand: 180_500 },
+			{ kind: 'ingredient' as const, name: 'CMC powder', unit: 'µl' as const, onHand: 40_000 },
+			{ kind: 'wire' as const, name: '24 white 360 mm', unit: 'piece' as const, onHand: 3 },
+		],
+		suppliers: [{ id: 's', name: 'Shop, the old one', leadDays: 3, deliveryCents: 390 }],
+		offers: [
+			{ id: 'o', supplierId: 's', itemId: 'paste:gum paste', amount: 250_000, priceCents: 340 },
+			{ id: 'p', supplierId: 's', itemId: 'tape:floral tape', amount: 27_000, priceCents: 260 },
+		],
+	}
+
+	test('comes back with its packs, those of things not on the shelf too', () => {
+		const { rows, bad } = readStockCsv(stockCsv(stock))
+
+		expect(bad).toEqual([])
+		expect(rows.map(({ item }) => item)).toEqual([
+			...stock.items,
+			{ kind: 'tape', name: 'floral tape', unit: 'mm', onHand: 0 },
+		])
+		expect(rows.flatMap(({ offer }) => offer ?? [])).toEqual([
+			{ supplierName: 'Shop, the old one', leadDays: 3, deliveryCents: 390, amount: 250_000, priceCents: 340 },
+			{ supplierName: 'Shop, the old one', leadDays: 3, deliveryCents: 390, amount: 27_000, priceCents: 260 },
+		])
+	})
+
+	test.each([
+		{ line: 'hats,bowler,,1,,,,,', says: /"hats" is none of/ },
+		{ line: 'wire,white,,1,,,,,', says: /must say gauge, colour and length/ },
+		{ line: 'paste,gum paste,g,lots,,,,,', says: /"lots" is no amount/ },
+		{ line: 'paste,gum paste,g,1,Shop,2,0,,5', says: /no size of a pack/ },
+		{ line: 'paste,gum paste,g,1,Shop,2,0,250,dear', says: /"dear" is no price/ },
+	])('says what is wrong with $line', ({ line, says }) => {
+		const { rows, bad } = readStockCsv(`kind,name,unit,on hand,supplier,lead days,delivery,pack,price\n${line}`)
+
+		expect(rows).toEqual([])
+		expect(bad).toEqual([{ line: 2, problem: expect.stringMatching(says) }])
+	})
+})
+
+test('no cell of a file begins a formula', () => {
+	const words = ['=1+1', '+x', '-x', '@x', '\tx', '=cmd|x']
+	const csv =
+		toCsv(words.map((a) => ({ a }))) +
+		tablesCsv([{ heading: '=h', columns: [{ label: '@l' }], rows: words.map((w) => [w]) }])
+
+	for (const cell of csv.replaceAll('\uFEFF', '').split(/\r\n/)) expect(cell).not.toMatch(/^"?[=+\-@\t]/)
+})

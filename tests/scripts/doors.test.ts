@@ -1,0 +1,213 @@
+/** The command-line doors, run as a script would run them. */
+import { spawnSync } from 'node:child_process'
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
+import os from 'node:os'
+import path from 'node:path'
+import { afterAll, beforeAll, describe, expect, test } from 'vitest'
+import { demoDesign } from '../support/demo-designs'
+import ownInstances from '../fixtures/planning.json'
+
+const root = path.resolve(import.meta.dirname, '../..')
+let folder: string
+
+beforeAll(() => {
+	folder = mkdtempSync(path.join(os.tmpdir(), 'calycine-doors-'))
+})
+afterAll(() => rmSync(folder, { recursive: true }))
+
+function write(name: string, document: unknown): string {
+	const file = path.join(folder, name)
+	writeFileSync(file, typeof document === 'string' ? document : JSON.stringify(document))
+	return file
+}
+
+function run(door: 'plan' | 'plan:check' | 'design' | 'dry' | 'kit', ...files: string[]) {
+	const { stdout, stderr, status } = spawnSync('npm', ['run', '-s', door, '--', ...files], {
+		cwd: root,
+		encoding: 'utf8',
+	})
+	return { stdout, stderr, status, answer: () => JSON.parse(stdout) as Record<string, unknown> }
+}
+
+const [filled] = ownInstances
+if (!filled) throw new Error('no instance of our own')
+
+describe('npm run -s plan', () => {
+	test('prints a plan that plan:check accepts, with the objective that it claims', () => {
+		const instance = write('instance.json', filled.instance)
+		const planned = run('plan', instance)
+		const plan = write('plan.json', planned.answer()['plan'])
+
+		const checked = run('plan:check', instance, plan)
+
+		expect(planned.status).toBe(0)
+		expect(planned.answer()['objective']).toEqual(filled.best)
+		expect(checked.answer()).toEqual({ ok: true, errors: [], objective: filled.best })
+	})
+
+	test.each([
+		{ name: 'no file', files: () => [], says: /^usage: npm run -s plan -- instance\.json/, status: 2 },
+		{
+			name: 'a file that is not there',
+			files: () => ['nowhere.json'],
+			says: /nowhere\.json cannot be read/,
+			status: 2,
+		},
+		{
+			name: 'a file that is not JSON',
+			files: () => [write('torn.json', '{')],
+			says: /torn\.json is not JSON/,
+			status: 2,
+		},
+		{
+			name: 'an instance that means nothing',
+			files: () => [write('bad.json', { ...filled.instance, tasks: [{ id: 'a', minutes: 0 }] })],
+			says: /\/tasks\/0/,
+			status: 1,
+		},
+	])('says in words what is wrong with $name', ({ files, says, status }) => {
+		const result = run('plan', ...files())
+
+		expect(result.status).toBe(status)
+		expect(result.stderr).toMatch(says)
+		expect(result.stdout).toBe('')
+	})
+})
+
+test('npm run -s plan:check names every broken rule', () => {
+	const instance = write('instance.json', filled.instance)
+	const plan = write('empty.json', { placements: {}, swaps: [], extension: 0 })
+
+	const { answer } = run('plan:check', instance, plan)
+
+	expect(answer()).toMatchObject({
+		ok: false,
+		errors: filled.instance.tasks.map(({ id }) => `${id}: is not in the plan`),
+	})
+})
+
+describe('npm run -s design', () => {
+	const magnolia = path.join(root, 'demo/designs/magnolia.json')
+
+	test('prints a design resolved under the options chosen, with counts, masses, wires and cautions', () => {
+		const full = run('design', magnolia).answer()
+		const half = run('design', magnolia, '--choose', 'extent=half-open', '--choose', 'leaves=none').answer()
+
+		expect(full).toMatchObject({ id: 'magnolia', picks: { extent: 'full', leaves: 'two' } })
+		expect(half).toMatchObject({ picks: { extent: 'half-open', leaves: 'none' } })
+		const countOf = (answer: Record<string, unknown>) =>
+			(answer['parts'] as { piecesPerFlower: number }[]).reduce((sum, { piecesPerFlower }) => sum + piecesPerFlower, 0)
+		expect([countOf(full), countOf(half)]).toEqual([12, 7])
+		expect((full['parts'] as object[])[0]).toMatchObject({
+			pasteGEach: expect.any(Number) as number,
+			wire: { diameterMm: 0.914 },
+		})
+		expect((full['cautions'] as { hazard: string }[]).map(({ hazard }) => hazard)).toContain('wire')
+	})
+
+	test.each([
+		{
+			name: 'an option that it lacks',
+			words: [magnolia, '--choose', 'extent=many'],
+			says: /extent How far cannot be "many"/,
+			status: 1,
+		},
+		{
+			name: 'half an option',
+			words: [magnolia, '--choose', 'extent'],
+			says: /^usage: npm run -s design -- file\.json \[--choose axis=option/,
+			status: 2,
+		},
+		{ name: 'no file', words: [], says: /^usage/, status: 2 },
+	])('says in words what is wrong with $name', ({ words, says, status }) => {
+		const result = run('design', ...words)
+
+		expect([result.status, result.stdout]).toEqual([status, ''])
+		expect(result.stderr).toMatch(says)
+	})
+})
+
+describe('npm run -s dry', () => {
+	const petal = { paste: 'gum', shape: 'sheet', thickness: 0.6, face: 'ventilated' }
+
+	test('prints hours, P50 and P90 of every stage, null where never', () => {
+		const env = { T: 21, RH: 0.5, air: 'still' }
+		const damp = { T: 21, RH: 0.75, air: 'still' }
+		const night = [{ hours: 1, ...env }, { hours: 5, ...env, air: 'sealed' }, { ...env }]
+		const requests = [
+			{ piece: petal, env },
+			{ piece: petal, env: damp },
+			{ piece: petal, env: night },
+		]
+
+		const { stdout, status } = run('dry', write('dry.json', requests))
+
+		const [usual, wet, boxed] = JSON.parse(stdout) as Record<string, Record<string, number | null>>[]
+		expect(status).toBe(0)
+		// Printed in the model's description: 2.8253 h by an independent program; in a box from 1 to 6 h firm at 7.42 h.
+		expect(usual?.['hours']?.['firm']).toBeCloseTo(2.825, 1)
+		expect((usual?.['p90']?.['firm'] ?? 0) / (usual?.['p50']?.['firm'] ?? 1)).toBeCloseTo(1.735, 2)
+		expect(wet?.['hours']?.['firm']).toBeNull()
+		expect(wet?.['needsHumidityBelow']?.['firm']).toBeCloseTo(0.735, 3)
+		expect(boxed?.['hours']?.['firm']).toBeCloseTo(7.42, 1)
+	})
+
+	test('says what is wrong with a request, by place', () => {
+		const wrong = [
+			{ piece: { ...petal, thickness: 0 }, env: { T: 21, RH: 1.3 } },
+			{ piece: { ...petal, paste: 'plaster' }, env: [] },
+			{ piece: { paste: 'gum', shape: 'cylinder', radius: 1, wireRadius: 2 }, env: { T: 21, RH: 0.5 } },
+		]
+
+		const { stderr, status } = run('dry', write('wrong.json', wrong))
+
+		expect(status).toBe(1)
+		expect(stderr).toMatch(/\/0\/piece\/thickness must be >= 0.1/)
+		expect(stderr).toMatch(/\/0\/env\/RH must be <= 0.98/)
+		expect(stderr).toMatch(/\/1\/piece\/paste must be equal to one of the allowed values: gum/)
+		expect(stderr).toMatch(/\/1\/env must NOT have fewer than 1 items/)
+		expect(run('dry', write('thick.json', wrong.slice(2))).stderr).toMatch(/\/0\/piece\/wireRadius must be smaller/)
+	})
+})
+
+describe('npm run -s kit', () => {
+	const course = {
+		format: 'calycine-course',
+		formatVersion: 1,
+		course: {
+			name: 'Test',
+			studentCount: 3,
+			designs: [{ designId: 'magnolia', picks: { leaves: 'two' } }],
+			sessions: [5, 12, 19].map((day) => ({
+				date: `2026-03-${String(day).padStart(2, '0')}`,
+				startMin: 1140,
+				endMin: 1260,
+			})),
+		},
+		designs: [demoDesign('magnolia')],
+		students: [{ name: 'A' }, { name: 'B', avoids: ['egg'] }],
+	}
+
+	test('prints kits, totals, cutting plans, sheets, tools and shopping, and the totals are the sums of the kits', () => {
+		const { status, answer } = run('kit', write('course.json', course))
+		const { kits, totals, ...rest } = answer() as {
+			kits: { paste: { mg: number }[]; exchanges: object[] }[]
+			totals: { paste: { kits: number[] }[] }
+		}
+
+		expect(status).toBe(0)
+		expect(Object.keys(rest)).toEqual(['plan', 'wires', 'sheets', 'colours', 'tools', 'formers', 'shopping'])
+		expect(kits).toHaveLength(3)
+		expect(kits[1]?.exchanges).toMatchObject([{ instead: 'gum paste without egg' }])
+		expect(kits.flatMap(({ paste }) => paste).reduce((sum, { mg }) => sum + mg, 0)).toBe(
+			totals.paste.flatMap((line) => line.kits).reduce((sum, mg) => sum + mg, 0),
+		)
+	})
+
+	test('says what is wrong with a course, by place', () => {
+		const { status, stderr } = run('kit', write('bad.json', { ...course, designs: [] }))
+
+		expect(status).toBe(1)
+		expect(stderr).toMatch(/^\/designs /m)
+	})
+})

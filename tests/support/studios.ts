@@ -1,0 +1,50 @@
+/** Studios in the tests' database, each test with its own. */
+import { RouterContextProvider } from 'react-router'
+import { memberContext } from '../../app/http/contexts'
+import { closeDatabase, getDatabase, inTransaction } from '../../db/connection.server'
+import { migrate } from '../../db/migrate.server'
+import { createSignIn, createStudio, findMember, type Member } from '../../db/repositories/accounts.server'
+import { createDesign } from '../../db/repositories/designs.server'
+import { demoDesign } from './demo-designs'
+
+let count = 0
+
+export interface TestStudio {
+	studioId: number
+	userId: number
+	email: string
+	password: string
+	member: Member
+}
+
+/** Empties the database and brings it to the newest migration. */
+export async function freshDatabase(): Promise<void> {
+	await getDatabase().query('SET FOREIGN_KEY_CHECKS = 0')
+	await getDatabase().getQueryInterface().dropAllTables()
+	// The setting belongs to one connection of the pool, and nobody knows which: none of them may be used again.
+	await closeDatabase()
+	await migrate()
+}
+
+/** A studio with one user and, in its design book, the designs named. */
+export async function foundStudio(designIds: readonly string[] = []): Promise<TestStudio> {
+	const email = `teacher-${++count}@studio.example`
+	const password = 'a long word for the door'
+	const { studioId, userId } = await createStudio(
+		{ name: `Studio ${count}`, gaugeStandard: 'swg', wireLengthsMm: [360] },
+		{ name: 'Test Teacher', email, password },
+	)
+	await inTransaction(async (transaction) => {
+		for (const id of designIds) await createDesign(studioId, demoDesign(id), transaction)
+	})
+	const member = await findMember(await createSignIn(userId, new Date()), new Date())
+	if (!member) throw new Error('the sign-in just made is not found')
+	return { studioId, userId, email, password, member }
+}
+
+/** What the server hands to loaders and actions for somebody of the studio. */
+export function contextOf({ member }: TestStudio): RouterContextProvider {
+	const context = new RouterContextProvider()
+	context.set(memberContext, member)
+	return context
+}

@@ -1,0 +1,67 @@
+/** A visitor at the real interface: Debian's Chromium on a running copy of the app, every complaint of the page noted. */
+import { AxeBuilder } from '@axe-core/playwright'
+import type { Browser, BrowserContext, Page } from 'playwright-core'
+import { launchBrowser, signIn } from '../../scripts/machine/browser.mjs'
+import { makeDataFolder, startApp } from '../../scripts/machine/running-app.mjs'
+
+/** The day on which the tests' demo stands. */
+export const TODAY = '2026-03-02'
+
+export interface Bench {
+	app: Awaited<ReturnType<typeof startApp>>
+	browser: Browser
+	close: () => Promise<void>
+}
+
+export async function openBench(): Promise<Bench> {
+	const data = makeDataFolder()
+	const app = await startApp({ dataFolder: data.folder, env: { CALYCINE_TODAY: TODAY } })
+	const browser = await launchBrowser()
+	const close = async () => {
+		await browser.close()
+		await app.stop()
+		data.remove()
+	}
+	return { app, browser, close }
+}
+
+export interface Visitor {
+	page: Page
+	context: BrowserContext
+	/** Errors and warnings of the console, failed requests, scripts that threw. */
+	complaints: string[]
+}
+
+/** A window of its own; signed in unless said otherwise. */
+export async function visit(
+	{ app, browser }: Bench,
+	{
+		isSignedIn = true,
+		...options
+	}: { isSignedIn?: boolean; javaScriptEnabled?: boolean; viewport?: { width: number; height: number } } = {},
+): Promise<Visitor> {
+	const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, baseURL: app.url, ...options })
+	// A machine at the end of its breath takes its time.
+	context.setDefaultTimeout(30_000)
+	const page = await context.newPage()
+	const complaints: string[] = []
+	page.on('console', (message) => {
+		if (['error', 'warning'].includes(message.type())) complaints.push(message.text())
+	})
+	page.on('pageerror', (error) => complaints.push(String(error)))
+	page.on('response', (response) => {
+		if (response.status() >= 500) complaints.push(`${response.status()} ${response.url()}`)
+	})
+	if (isSignedIn) await signIn(page, app)
+	return { page, context, complaints }
+}
+
+/** Serious and critical findings of an accessibility scan, a line each. */
+export async function scan(page: Page): Promise<string[]> {
+	const { violations } = await new AxeBuilder({ page }).analyze()
+	return violations
+		.filter(({ impact }) => impact === 'serious' || impact === 'critical')
+		.flatMap(({ id, nodes }) =>
+			nodes.map(({ target, failureSummary }) => `${id}: ${target.join(' ')}: ${failureSummary}`),
+		)
+}
