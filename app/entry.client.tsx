@@ -1,10 +1,12 @@
 import { startTransition, StrictMode } from 'react'
 import { hydrateRoot } from 'react-dom/client'
 import { HydratedRouter } from 'react-router/dom'
+import { noteEarlyTyping } from './early-typing'
 import { NonceContext } from './theme/nonce'
 
 const nonce = document.querySelector<HTMLScriptElement>('script[nonce]')?.nonce || undefined
 
+noteEarlyTyping()
 startTransition(() => {
 	hydrateRoot(
 		document,

@@ -1,5 +1,5 @@
 import { App as AntApp, ConfigProvider } from 'antd'
-import { use } from 'react'
+import { use, useEffect } from 'react'
 import {
 	isRouteErrorResponse,
 	Link,
@@ -11,6 +11,7 @@ import {
 	useRouteError,
 } from 'react-router'
 import { Wordmark } from './components/wordmark'
+import { enterEarlyTyping, HOLD_BACK } from './early-typing'
 import antdStyles from './generated/antd.css?url'
 import { NonceContext } from './theme/nonce'
 import { theme } from './theme/theme'
@@ -44,6 +45,7 @@ export function Layout({ children }: { children: React.ReactNode }) {
 				<meta name="theme-color" content="#FBF8F3" />
 				<Meta />
 				<Links />
+				<script nonce={nonce} dangerouslySetInnerHTML={{ __html: HOLD_BACK }} />
 			</head>
 			<body>
 				<ConfigProvider theme={{ ...theme, zeroRuntime: true }} csp={nonce ? { nonce } : undefined}>
@@ -57,6 +59,17 @@ export function Layout({ children }: { children: React.ReactNode }) {
 }
 
 export default function Root() {
+	useEffect(() => {
+		// Outside the effect, so that React takes one entry in before the next one comes.
+		const coming = setTimeout(() => {
+			enterEarlyTyping()
+			// For whoever drives the page by script: from now on it listens.
+			document.documentElement.dataset['alive'] = ''
+		})
+		return () => {
+			clearTimeout(coming)
+		}
+	}, [])
 	return <Outlet />
 }
 

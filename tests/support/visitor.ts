@@ -44,6 +44,7 @@ export async function visit(
 	// A machine at the end of its breath takes its time.
 	context.setDefaultTimeout(30_000)
 	const page = await context.newPage()
+	if (options.javaScriptEnabled !== false) waitUntilAlive(page)
 	const complaints: string[] = []
 	page.on('console', (message) => {
 		if (['error', 'warning'].includes(message.type())) complaints.push(message.text())
@@ -54,6 +55,17 @@ export async function visit(
 	})
 	if (isSignedIn) await signIn(page, app)
 	return { page, context, complaints }
+}
+
+/** A page is there for its visitor when it listens, not when its first picture stands. */
+function waitUntilAlive(page: Page): void {
+	const goto = page.goto.bind(page)
+	page.goto = async (...words) => {
+		const answer = await goto(...words)
+		if (answer?.headers()['content-type']?.startsWith('text/html'))
+			await page.locator('html[data-alive]').waitFor({ state: 'attached' })
+		return answer
+	}
 }
 
 /** Serious and critical findings of an accessibility scan, a line each. */

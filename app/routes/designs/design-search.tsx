@@ -1,5 +1,5 @@
 import { useEffect, useRef } from 'react'
-import { Form, Link, useSubmit } from 'react-router'
+import { Form, Link, useLocation, useSubmit } from 'react-router'
 import type { DesignFilter } from '../../../core/designs/design-filter'
 import { describeLevel, KIND_WORDS } from '../../words/terms'
 import { count } from '../../words/times'
@@ -16,12 +16,17 @@ export function DesignSearch({
 }) {
 	const submit = useSubmit()
 	const form = useRef<HTMLFormElement>(null)
+	const { search } = useLocation()
+	const shown = useRef(search)
 	useEffect(() => {
+		// The first picture holds the address's words already, and perhaps what was typed before the page came alive.
+		if (shown.current === search) return
+		shown.current = search
 		// Links change the address too: the fields follow it, and the focus stays where it is.
-		const asked = new URLSearchParams(window.location.search)
+		const asked = new URLSearchParams(search)
 		for (const field of form.current?.querySelectorAll<HTMLInputElement | HTMLSelectElement>('[name]') ?? [])
 			field.value = asked.get(field.name) ?? ''
-	}, [filter])
+	}, [search])
 	return (
 		<Form
 			ref={form}
