@@ -3,14 +3,25 @@ import { defineConfig } from 'vitest/config'
 export default defineConfig({
 	test: {
 		projects: [
-			{ test: { name: 'core', include: ['tests/{core,exchange,scripts}/**/*.test.ts'], testTimeout: 60_000 } },
+			{
+				test: {
+					name: 'core',
+					include: ['tests/{core,exchange,scripts}/**/*.test.ts'],
+					testTimeout: 60_000,
+					// Pure: what one file has loaded, the next may use; and first, alone on all cores.
+					isolate: false,
+					maxWorkers: '100%',
+					sequence: { groupOrder: 0 },
+				},
+			},
 			{
 				test: {
 					name: 'db',
 					globalSetup: ['tests/support/database-setup.ts'],
 					setupFiles: ['tests/support/database-environment.ts'],
 					pool: 'forks',
-					fileParallelism: false,
+					maxWorkers: 2,
+					sequence: { groupOrder: 1 },
 					include: ['tests/{db,app}/**/*.test.{ts,tsx}'],
 					testTimeout: 30_000,
 					hookTimeout: 60_000,
@@ -22,6 +33,7 @@ export default defineConfig({
 					include: ['tests/e2e/**/*.test.ts'],
 					pool: 'forks',
 					fileParallelism: false,
+					sequence: { groupOrder: 2 },
 					testTimeout: 120_000,
 					hookTimeout: 240_000,
 					// What a page shows after an address changed comes a moment later.

@@ -37,6 +37,17 @@ export function meta() {
 /** The document round every page, error pages too. */
 export function Layout({ children }: { children: React.ReactNode }) {
 	const nonce = use(NonceContext)
+	useEffect(() => {
+		// Outside the effect, so that React takes one entry in before the next one comes.
+		const coming = setTimeout(() => {
+			enterEarlyTyping()
+			// For whoever drives the page by script: from now on it listens.
+			document.documentElement.dataset['alive'] = ''
+		})
+		return () => {
+			clearTimeout(coming)
+		}
+	}, [])
 	return (
 		<html lang="en" className="calycine">
 			<head>
@@ -59,17 +70,6 @@ export function Layout({ children }: { children: React.ReactNode }) {
 }
 
 export default function Root() {
-	useEffect(() => {
-		// Outside the effect, so that React takes one entry in before the next one comes.
-		const coming = setTimeout(() => {
-			enterEarlyTyping()
-			// For whoever drives the page by script: from now on it listens.
-			document.documentElement.dataset['alive'] = ''
-		})
-		return () => {
-			clearTimeout(coming)
-		}
-	}, [])
 	return <Outlet />
 }
 

@@ -22,6 +22,7 @@ import { createStudio } from './repositories/accounts.server'
 import { createCourse, updateCourseMoney } from './repositories/courses.server'
 import { createDryingNote, type DryingNote } from './repositories/drying-notes.server'
 import { createPlace } from './repositories/places.server'
+import { hashPassword } from './password-hash.server'
 import { createDesign } from './repositories/designs.server'
 import { createPlan } from './repositories/plans.server'
 import { saveOffer, saveStockItem, saveSupplier } from './repositories/stock.server'
@@ -41,7 +42,7 @@ export function loadDemo({ today, password }: { today: string; password: string 
 	return inTransaction(async (transaction) => {
 		const { studioId } = await createStudio(
 			{ name: 'The Tidewater Room', gaugeStandard: 'swg', wireLengthsMm: [360] },
-			{ name: 'Ottilie Fenn', email: DEMO_EMAIL, password },
+			{ name: 'Ottilie Fenn', email: DEMO_EMAIL, passwordHash: await hashPassword(password) },
 			transaction,
 		)
 		const designs = Object.values(DESIGN_DOCUMENTS).map(readDesign)

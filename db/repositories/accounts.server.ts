@@ -90,19 +90,20 @@ export async function updateStudio({ id, version, ...values }: Studio): Promise<
 /**
  * Founds a studio with its first user.
  *
+ * @param user - with the hash that `hashPassword` gives
  * @throws {ConflictError} the address is taken
  */
 export async function createStudio(
 	studio: NewStudio,
-	user: { name: string; email: string; password: string },
+	user: { name: string; email: string; passwordHash: string },
 	transaction?: Transaction,
 ): Promise<{ studioId: number; userId: number }> {
 	getDatabase()
 	const email = user.email.toLowerCase()
 	if (await UserModel.findOne({ where: { email }, transaction })) throw new ConflictError(`${email} is taken`)
 	const created = await StudioModel.create(studio, { transaction })
-	const passwordHash = await hashPassword(user.password)
-	const owner = await UserModel.create({ studioId: created.id, name: user.name, email, passwordHash }, { transaction })
+	const { name, passwordHash } = user
+	const owner = await UserModel.create({ studioId: created.id, name, email, passwordHash }, { transaction })
 	return { studioId: created.id, userId: owner.id }
 }
 

@@ -22,6 +22,18 @@ export function launchBrowser() {
 	})
 }
 
+/** Its `goto` ends when the page listens, not when its first picture stands. */
+export function openWhenAlive(page) {
+	const goto = page.goto.bind(page)
+	page.goto = async (...words) => {
+		const answer = await goto(...words)
+		if (answer?.headers()['content-type']?.startsWith('text/html'))
+			await page.locator('html[data-alive]').waitFor({ state: 'attached' })
+		return answer
+	}
+	return page
+}
+
 /** Signs in through the form. */
 export async function signIn(page, { url, email, password }) {
 	await page.goto(`${url}/sign-in`)

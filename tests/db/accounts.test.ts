@@ -97,7 +97,7 @@ describe('a studio', () => {
 		const { email } = await foundStudio()
 		const again = createStudio(
 			{ name: 'x', gaugeStandard: 'awg', wireLengthsMm: [360] },
-			{ name: 'x', email, password: 'y' },
+			{ name: 'x', email, passwordHash: 'y' },
 		)
 
 		await expect(again).rejects.toThrow(ConflictError)

@@ -5,7 +5,7 @@ import net from 'node:net'
 import path from 'node:path'
 import { afterEach, beforeEach, describe, expect, test } from 'vitest'
 import { makeDataFolder, startApp } from '../../scripts/machine/running-app.mjs'
-import { launchBrowser, signIn } from '../../scripts/machine/browser.mjs'
+import { launchBrowser, openWhenAlive, signIn } from '../../scripts/machine/browser.mjs'
 import { TODAY } from '../support/visitor'
 
 const root = path.resolve(import.meta.dirname, '../..')
@@ -38,7 +38,7 @@ describe('what was saved', () => {
 	/** Renames the first course through the interface; the app may then be ended in any way. */
 	async function renameCourse(app: Awaited<ReturnType<typeof start>>, name: string): Promise<void> {
 		const browser = await launchBrowser()
-		const page = await browser.newPage()
+		const page = openWhenAlive(await browser.newPage())
 		await signIn(page, app)
 		await page.goto(`${app.url}/courses/1`)
 		await page.getByLabel('Name of the course').fill(name)
@@ -49,7 +49,7 @@ describe('what was saved', () => {
 
 	async function coursesOf(app: Awaited<ReturnType<typeof start>>): Promise<string> {
 		const browser = await launchBrowser()
-		const page = await browser.newPage()
+		const page = openWhenAlive(await browser.newPage())
 		await signIn(page, app)
 		await page.goto(`${app.url}/courses`)
 		const text = await page.getByRole('main').innerText()

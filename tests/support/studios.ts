@@ -4,8 +4,13 @@ import { memberContext } from '../../app/http/contexts'
 import { closeDatabase, getDatabase, inTransaction } from '../../db/connection.server'
 import { migrate } from '../../db/migrate.server'
 import { createSignIn, createStudio, findMember, type Member } from '../../db/repositories/accounts.server'
+import { hashPassword } from '../../db/password-hash.server'
 import { createDesign } from '../../db/repositories/designs.server'
 import { demoDesign } from './demo-designs'
+
+const PASSWORD = 'a long word for the door'
+/** Slow on purpose, so made once for all. */
+let passwordHash: Promise<string> | undefined
 
 let count = 0
 
@@ -29,17 +34,16 @@ export async function freshDatabase(): Promise<void> {
 /** A studio with one user and, in its design book, the designs named. */
 export async function foundStudio(designIds: readonly string[] = []): Promise<TestStudio> {
 	const email = `teacher-${++count}@studio.example`
-	const password = 'a long word for the door'
 	const { studioId, userId } = await createStudio(
 		{ name: `Studio ${count}`, gaugeStandard: 'swg', wireLengthsMm: [360] },
-		{ name: 'Test Teacher', email, password },
+		{ name: 'Test Teacher', email, passwordHash: await (passwordHash ??= hashPassword(PASSWORD)) },
 	)
 	await inTransaction(async (transaction) => {
 		for (const id of designIds) await createDesign(studioId, demoDesign(id), transaction)
 	})
 	const member = await findMember(await createSignIn(userId, new Date()), new Date())
 	if (!member) throw new Error('the sign-in just made is not found')
-	return { studioId, userId, email, password, member }
+	return { studioId, userId, email, password: PASSWORD, member }
 }
 
 /** What the server hands to loaders and actions for somebody of the studio. */

@@ -1,7 +1,7 @@
 /** A visitor at the real interface: Debian's Chromium on a running copy of the app, every complaint of the page noted. */
 import { AxeBuilder } from '@axe-core/playwright'
 import type { Browser, BrowserContext, Page } from 'playwright-core'
-import { launchBrowser, signIn } from '../../scripts/machine/browser.mjs'
+import { launchBrowser, openWhenAlive, signIn } from '../../scripts/machine/browser.mjs'
 import { makeDataFolder, startApp } from '../../scripts/machine/running-app.mjs'
 
 /** The day on which the tests' demo stands. */
@@ -44,7 +44,7 @@ export async function visit(
 	// A machine at the end of its breath takes its time.
 	context.setDefaultTimeout(30_000)
 	const page = await context.newPage()
-	if (options.javaScriptEnabled !== false) waitUntilAlive(page)
+	if (options.javaScriptEnabled !== false) openWhenAlive(page)
 	const complaints: string[] = []
 	page.on('console', (message) => {
 		if (['error', 'warning'].includes(message.type())) complaints.push(message.text())
@@ -55,17 +55,6 @@ export async function visit(
 	})
 	if (isSignedIn) await signIn(page, app)
 	return { page, context, complaints }
-}
-
-/** A page is there for its visitor when it listens, not when its first picture stands. */
-function waitUntilAlive(page: Page): void {
-	const goto = page.goto.bind(page)
-	page.goto = async (...words) => {
-		const answer = await goto(...words)
-		if (answer?.headers()['content-type']?.startsWith('text/html'))
-			await page.locator('html[data-alive]').waitFor({ state: 'attached' })
-		return answer
-	}
 }
 
 /** Serious and critical findings of an accessibility scan, a line each. */
