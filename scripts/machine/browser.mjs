@@ -22,14 +22,16 @@ export function launchBrowser() {
 	})
 }
 
-/** Its `goto` ends when the page listens, not when its first picture stands. */
+/** The page's `goto` and `reload` then end when it listens, not when its first picture stands. */
 export function openWhenAlive(page) {
-	const goto = page.goto.bind(page)
-	page.goto = async (...words) => {
-		const answer = await goto(...words)
-		if (answer?.headers()['content-type']?.startsWith('text/html'))
-			await page.locator('html[data-alive]').waitFor({ state: 'attached' })
-		return answer
+	for (const way of ['goto', 'reload']) {
+		const load = page[way].bind(page)
+		page[way] = async (...words) => {
+			const answer = await load(...words)
+			if (answer?.headers()['content-type']?.startsWith('text/html'))
+				await page.locator('html[data-alive]').waitFor({ state: 'attached' })
+			return answer
+		}
 	}
 	return page
 }
