@@ -1,53 +1,17 @@
 /** Papers and labels as PDF: ink on white, heads with course, day and page. */
-import PDFDocument from 'pdfkit'
 import type { LabelSize, Paper, PaperTable, PaperZone } from './paper'
+import { drawPdf, POINTS_PER_MM, type Pdf } from './pdf.server'
 
-const POINTS_PER_MM = 72 / 25.4
 const A4 = { width: 595.28, height: 841.89 }
 const MARGIN = 42
 const ROW = 17
 const BOX = 9
 
-type Pdf = PDFKit.PDFDocument
-
-/** What the standard fonts of a PDF cannot print: all beyond Windows-1252. */
-const UNPRINTABLE = /[^\n\x20-\x7E\xA0-\xFF€‚ƒ„…†‡ˆ‰Š‹ŒŽ‘’“”•–—˜™š›œžŸ]/gu
-/** Letters that no accent can be taken off. */
-const PLAIN: Record<string, string> = { '−': '-', Ł: 'L', ł: 'l', Đ: 'D', đ: 'd', ı: 'i' }
-
-/** All text of a paper in letters that print: a letter with a rare accent loses it, what has no plain form becomes "?". */
-function printable<T>(value: T): T {
-	const text = JSON.stringify(value, (_, inner: unknown) =>
-		typeof inner === 'string'
-			? inner.normalize('NFC').replace(UNPRINTABLE, (letter) => {
-					const bare = letter.normalize('NFD').replace(/\p{M}/gu, '')
-					return PLAIN[letter] ?? (bare !== letter && bare !== '' ? bare : '?')
-				})
-			: inner,
-	)
-	return JSON.parse(text) as T
-}
-
-/** Runs the drawing and hands the file over. */
-function drawPdf(title: string, draw: (pdf: Pdf) => void): Promise<Uint8Array<ArrayBuffer>> {
-	const pdf = new PDFDocument({ autoFirstPage: false, bufferPages: true, info: { Title: title } })
-	const chunks: Uint8Array[] = []
-	pdf.on('data', (chunk: Uint8Array) => chunks.push(chunk))
-	const finished = new Promise<Uint8Array<ArrayBuffer>>((resolve, reject) => {
-		pdf.on('end', () => resolve(new Uint8Array(Buffer.concat(chunks))))
-		pdf.on('error', reject)
-	})
-	draw(pdf)
-	pdf.end()
-	return finished
-}
-
 export function drawPaperPdf(written: Paper): Promise<Uint8Array<ArrayBuffer>> {
-	const paper = printable(written)
-	return drawPdf(`${paper.title}: ${paper.subtitle}`, (pdf) => {
+	return drawPdf(`${written.title}: ${written.subtitle}`, written, (pdf, paper) => {
 		addPage(pdf)
-		pdf.font('Times-Bold').fontSize(20).text(paper.title, MARGIN, MARGIN)
-		pdf.font('Helvetica').fontSize(10).text(paper.subtitle)
+		pdf.font('head').fontSize(20).text(paper.title, MARGIN, MARGIN)
+		pdf.font('text').fontSize(10).text(paper.subtitle)
 		pdf.moveDown()
 		if (paper.zones.length > 0) drawZones(pdf, paper.zones)
 		for (const table of paper.tables) drawTable(pdf, table)
@@ -68,7 +32,7 @@ function makeRoom(pdf: Pdf, height: number): void {
 function drawTable(pdf: Pdf, { heading, columns, rows, hasBoxes = false }: PaperTable): void {
 	makeRoom(pdf, 4 * ROW)
 	pdf
-		.font('Times-Bold')
+		.font('head')
 		.fontSize(13)
 		.text(heading, MARGIN, pdf.y + 8, { width: A4.width - 2 * MARGIN })
 	pdf.moveDown(0.3)
@@ -94,9 +58,9 @@ function drawTable(pdf: Pdf, { heading, columns, rows, hasBoxes = false }: Paper
 		pdf.y = y + height
 		return y
 	}
-	pdf.font('Helvetica-Bold').fontSize(9)
+	pdf.font('strong').fontSize(9)
 	line(columns.map(({ label }) => label))
-	pdf.font('Helvetica').fontSize(10)
+	pdf.font('text').fontSize(10)
 	for (const row of rows) {
 		const y = line(row)
 		if (hasBoxes)
@@ -129,10 +93,10 @@ function drawZones(pdf: Pdf, zones: readonly PaperZone[]): void {
 			.roundedRect(x + 2, y + 2, w - 4, h - 4, 6)
 			.stroke('#444444')
 		pdf
-			.font('Times-Bold')
+			.font('head')
 			.fontSize(12)
 			.text(zone.title, x + 10, y + 9, { width: w - 20, height: 16, ellipsis: true })
-		pdf.font('Helvetica').fontSize(8.5)
+		pdf.font('text').fontSize(8.5)
 		pdf.text(zone.items.join('\n') || '–', x + 10, y + 26, { width: w - 20, height: h - 34, ellipsis: true })
 	}
 	pdf.x = MARGIN
@@ -142,8 +106,8 @@ function drawZones(pdf: Pdf, zones: readonly PaperZone[]): void {
 function drawCautions(pdf: Pdf, cautions: readonly string[]): void {
 	makeRoom(pdf, 60)
 	pdf.moveDown()
-	pdf.font('Times-Bold').fontSize(13).text('Take care', MARGIN)
-	pdf.font('Helvetica').fontSize(9)
+	pdf.font('head').fontSize(13).text('Take care', MARGIN)
+	pdf.font('text').fontSize(9)
 	for (const caution of cautions) {
 		makeRoom(pdf, pdf.heightOfString(caution, { width: A4.width - 2 * MARGIN }) + 4)
 		pdf.text(caution, MARGIN, pdf.y + 3, { width: A4.width - 2 * MARGIN })
@@ -156,7 +120,7 @@ function numberPages(pdf: Pdf, words: string): void {
 		pdf.switchToPage(p)
 		// The foot lies in the margin: text there must not begin a page.
 		pdf.page.margins.bottom = 0
-		pdf.font('Helvetica').fontSize(8)
+		pdf.font('text').fontSize(8)
 		pdf.text(`${words} · page ${p + 1} of ${count}`, MARGIN, A4.height - MARGIN + 10, { lineBreak: false })
 	}
 }
@@ -176,8 +140,8 @@ export function drawLabelPdf(
 	const [width, height] = [size.widthMm * POINTS_PER_MM, size.heightMm * POINTS_PER_MM]
 	const [left, top] = [(A4.width - size.columns * width) / 2, (A4.height - size.rows * height) / 2]
 	const perPage = size.columns * size.rows
-	return drawPdf(title, (pdf) => {
-		printable(labels).forEach((label, l) => {
+	return drawPdf(title, labels, (pdf, printed) => {
+		printed.forEach((label, l) => {
 			if (l % perPage === 0) pdf.addPage({ size: 'A4', margin: 0 })
 			const place = l % perPage
 			const x = left + (place % size.columns) * width
@@ -186,14 +150,14 @@ export function drawLabelPdf(
 			const fit = { width: width - 2 * pad, lineBreak: true, ellipsis: true }
 			pdf.lineWidth(0.2).rect(x, y, width, height).stroke('#cccccc')
 			const headSize = Math.min(15, height / 6)
-			pdf.font('Times-Bold').fontSize(headSize).fillColor('#000000')
+			pdf.font('head').fontSize(headSize).fillColor('#000000')
 			pdf.text(label.head, x + pad, y + pad, { ...fit, height: headSize + 3 })
-			pdf.font('Helvetica').fontSize(Math.min(11, height / 10.5))
+			pdf.font('text').fontSize(Math.min(11, height / 10.5))
 			pdf.text(label.lines.join('\n'), x + pad, y + pad + headSize + 4, {
 				...fit,
 				height: height - 2 * pad - headSize - 4,
 			})
 		})
-		if (labels.length === 0) pdf.addPage({ size: 'A4' }).text('Nobody to label for.')
+		if (printed.length === 0) pdf.addPage({ size: 'A4' }).font('text').text('Nobody to label for.')
 	})
 }

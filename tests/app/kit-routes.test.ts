@@ -1,8 +1,10 @@
 /** Kits, people, packing, the shelf and papers: loaders and actions as functions, on the real database. */
+import { inflateSync } from 'node:zlib'
 import ExcelJS from 'exceljs'
 import { afterEach, beforeAll, beforeEach, describe, expect, test } from 'vitest'
+import { drawLabelPdf } from '../../app/papers/draw-paper-pdf.server'
 import { writePaperSheet } from '../../app/papers/write-paper-sheet.server'
-import { PAPER_NAMES } from '../../app/papers/paper'
+import { LABEL_SIZES, PAPER_NAMES } from '../../app/papers/paper'
 import * as files from '../../app/routes/course-files/route'
 import * as kits from '../../app/routes/course-kits/route'
 import * as newCourse from '../../app/routes/course-new/route'
@@ -202,6 +204,21 @@ describe('papers and files', () => {
 		expect((await fileOf('labels.pdf', '?size=48x25')).headers.get('Content-Type')).toBe('application/pdf')
 	})
 
+	test('a name in other letters than those of the West prints as it is written', async () => {
+		const print = async (head: string) => {
+			const pdf = Buffer.from(await drawLabelPdf('labels', [{ head, lines: ['kit 1'] }], LABEL_SIZES[0]!))
+			const streams = pdf.toString('latin1').matchAll(/stream\n([^]*?)\nendstream/g)
+			// A reader of the file finds the letters in the font's table "to Unicode".
+			const tables = [...streams].map(([, bytes = '']) => unpack(Buffer.from(bytes, 'latin1')))
+			return { embeds: pdf.includes('/FontFile2'), table: tables.filter((one) => one.includes('begincmap')).join('') }
+		}
+		const [rare, usual] = [await print('Łucja Şen, Ελένη, Зоя'), await print('Zoë')]
+
+		expect([usual.embeds, rare.embeds]).toEqual([false, true])
+		for (const letter of 'ŁucjaŞenΕλένηЗоя')
+			expect(rare.table).toContain(`<${letter.charCodeAt(0).toString(16).padStart(4, '0')}>`)
+	})
+
 	test('a spreadsheet holds text, whatever it begins with', async () => {
 		const bytes = await writePaperSheet({
 			name: 'packing',
@@ -246,3 +263,12 @@ test('another studio’s kits, people and papers are not there', async () => {
 	const file = call(stranger, '/x', { params: { courseId, file: 'people.csv' } })
 	expect(await thrownBy(() => files.loader(file))).toMatchObject({ init: { status: 404 } })
 })
+
+/** A stream of a PDF in clear, or nothing where it is no packed one. */
+function unpack(bytes: Buffer): string {
+	try {
+		return inflateSync(bytes).toString('latin1')
+	} catch {
+		return ''
+	}
+}

@@ -1,37 +1,26 @@
 /** Template pages drawn as a PDF. */
-import PDFDocument from 'pdfkit'
 import type { TemplatePage } from '../../../core/outlines/template-sheet'
 import { writePath } from '../../../core/outlines/write-path'
+import { drawPdf, POINTS_PER_MM, type Pdf } from '../../papers/pdf.server'
 
-/** 72 points an inch, 25.4 mm an inch. */
-const POINTS_PER_MM = 72 / 25.4
 const BAR_MM = 100
 
-export function drawTemplatePdf(pages: readonly TemplatePage[], title: string): Promise<Uint8Array<ArrayBuffer>> {
-	const [first] = pages
-	const sizeOf = ({ paper }: TemplatePage): [number, number] => [
-		paper.widthMm * POINTS_PER_MM,
-		paper.heightMm * POINTS_PER_MM,
-	]
-	const pdf = new PDFDocument({ autoFirstPage: false, info: { Title: `${title}: templates` } })
-	const chunks: Uint8Array[] = []
-	pdf.on('data', (chunk: Uint8Array) => chunks.push(chunk))
-	const finished = new Promise<Uint8Array<ArrayBuffer>>((resolve, reject) => {
-		pdf.on('end', () => resolve(new Uint8Array(Buffer.concat(chunks))))
-		pdf.on('error', reject)
+export function drawTemplatePdf(laid: readonly TemplatePage[], name: string): Promise<Uint8Array<ArrayBuffer>> {
+	return drawPdf(`${name}: templates`, { pages: laid, title: name }, (pdf, { pages, title }) => {
+		pdf.font('text')
+		if (pages.length === 0)
+			pdf.addPage({ size: 'A4' }).fontSize(14).text('No part of this design has an outline to cut by.')
+		pages.forEach((page, p) => {
+			const { widthMm, heightMm } = page.paper
+			pdf.addPage({ size: [widthMm * POINTS_PER_MM, heightMm * POINTS_PER_MM], margin: 0 })
+			pdf.scale(POINTS_PER_MM)
+			drawPage(pdf, page)
+			drawFoot(pdf, page, `${title} · page ${p + 1} of ${pages.length}`)
+		})
 	})
-	if (!first) pdf.addPage({ size: 'A4' }).fontSize(14).text('No part of this design has an outline to cut by.')
-	pages.forEach((page, p) => {
-		pdf.addPage({ size: sizeOf(page), margin: 0 })
-		pdf.scale(POINTS_PER_MM)
-		drawPage(pdf, page)
-		drawFoot(pdf, page, `${title} · page ${p + 1} of ${pages.length}`)
-	})
-	pdf.end()
-	return finished
 }
 
-function drawPage(pdf: PDFKit.PDFDocument, { frame, templates }: TemplatePage): void {
+function drawPage(pdf: Pdf, { frame, templates }: TemplatePage): void {
 	pdf.save()
 	pdf.rect(frame.x, frame.y, frame.widthMm, frame.heightMm).clip()
 	for (const { x, y, outline, name, note, tile, widthMm } of templates) {
@@ -46,7 +35,7 @@ function drawPage(pdf: PDFKit.PDFDocument, { frame, templates }: TemplatePage): 
 	pdf.restore()
 }
 
-function drawFoot(pdf: PDFKit.PDFDocument, { paper, frame, templates }: TemplatePage, words: string): void {
+function drawFoot(pdf: Pdf, { paper, frame, templates }: TemplatePage, words: string): void {
 	const y = paper.heightMm - 20
 	pdf
 		.lineWidth(0.3)

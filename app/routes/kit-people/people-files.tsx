@@ -1,5 +1,6 @@
 import { App, Button } from 'antd'
 import { useSubmit } from 'react-router'
+import { CsvFile } from '../../components/csv-file'
 
 /** The people as a file, from a file, and forgotten at once. */
 export function PeopleFiles({
@@ -45,22 +46,7 @@ export function PeopleFiles({
 				<a className="button-link" href={`/courses/${courseId}/files/people.csv`}>
 					As a file (CSV)
 				</a>
-				<label className="button-link">
-					From a file…
-					<input
-						type="file"
-						className="file-input"
-						accept=".csv,text/csv,text/plain"
-						onChange={({ target }) => {
-							const file = target.files?.[0]
-							if (!file) return
-							void file.text().then((text) => {
-								target.value = ''
-								takeFile(text)
-							})
-						}}
-					/>
-				</label>
+				<CsvFile label="From a file…" onText={takeFile} />
 				{hasPeople && (
 					<Button danger onClick={askToForget}>
 						Forget everybody

@@ -1,6 +1,7 @@
 import { lazy, Suspense } from 'react'
 import { Form, useSubmit } from 'react-router'
 import type { BadLine } from '../../../core/readings/air-lines'
+import { CsvFile } from '../../components/csv-file'
 import { useHydrated } from '../../components/use-hydrated'
 import type { Refusal } from '../../http/refusal'
 import { count } from '../../words/times'
@@ -84,21 +85,13 @@ export function ReadingsPanel({ data, answer }: { data: PlaceData; answer: unkno
 					</p>
 				)}
 			</Form>
-			<label className="reading-file">
-				Readings from a file (CSV: time, °C, %)
-				<input
-					type="file"
-					accept=".csv,.txt,text/csv,text/plain"
-					onChange={({ target }) => {
-						const file = target.files?.[0]
-						if (!file) return
-						void file.text().then((text) => {
-							void submit({ intent: 'import', text }, { method: 'post' })
-							target.value = ''
-						})
-					}}
+			<div className="row reading-file">
+				<CsvFile
+					label="Readings from a file…"
+					onText={(text) => void submit({ intent: 'import', text }, { method: 'post' })}
 				/>
-			</label>
+				<span className="soft small">CSV: time, °C, %</span>
+			</div>
 			{problemOf('text') && (
 				<p className="field-problem" role="alert">
 					{problemOf('text')}

@@ -1,5 +1,6 @@
 /** The shelf: what is on hand, how many tools there are, who sells what at which price; from and into files. */
 import { Form, useSubmit } from 'react-router'
+import { CsvFile } from '../../components/csv-file'
 import { memberContext } from '../../http/contexts'
 import { readFields } from '../../http/read-input.server'
 import { acting, loading } from '../../http/responses.server'
@@ -77,22 +78,7 @@ function StockFiles() {
 			<a className="button-link" href="/stock/files/shelf.csv">
 				As a file (CSV)
 			</a>
-			<label className="button-link">
-				From a file…
-				<input
-					type="file"
-					className="file-input"
-					accept=".csv,text/csv,text/plain"
-					onChange={({ target }) => {
-						const file = target.files?.[0]
-						if (!file) return
-						void file.text().then((text) => {
-							void submit({ intent: 'import', text }, { method: 'post' })
-							target.value = ''
-						})
-					}}
-				/>
-			</label>
+			<CsvFile label="From a file…" onText={(text) => void submit({ intent: 'import', text }, { method: 'post' })} />
 		</div>
 	)
 }
