@@ -60,22 +60,27 @@ export function profileOf({ points, widthMm, heightMm }: TurnedPiece, along: 'x'
 	const cells = Math.ceil((along === 'x' ? widthMm : heightMm) / cellMm) + 1
 	const low = new Float64Array(cells).fill(Infinity)
 	const high = new Float64Array(cells).fill(-Infinity)
-	points.forEach((from, p) => {
-		const to = points[(p + 1) % points.length] ?? from
-		const [a, b] = from[along] <= to[along] ? [from, to] : [to, from]
-		const span = b[along] - a[along]
-		for (let cell = Math.floor(a[along] / cellMm); cell <= Math.floor(b[along] / cellMm); cell++) {
-			for (const edge of [cell * cellMm, (cell + 1) * cellMm]) {
-				const share = span > 0 ? Math.min(1, Math.max(0, (edge - a[along]) / span)) : 0
-				const value = a[across] + share * (b[across] - a[across])
-				// An upright edge lies within one cell with both of its ends.
-				for (const v of span > 0 ? [value] : [a[across], b[across]]) {
-					low[cell] = Math.min(low[cell] ?? Infinity, v)
-					high[cell] = Math.max(high[cell] ?? -Infinity, v)
-				}
-			}
+	const note = (cell: number, value: number) => {
+		if (value < (low[cell] ?? -Infinity)) low[cell] = value
+		if (value > (high[cell] ?? Infinity)) high[cell] = value
+	}
+	let from = points.at(-1)
+	for (const to of points) {
+		const [a, b] = from && from[along] <= to[along] ? [from, to] : [to, from ?? to]
+		from = to
+		const [start, end, value] = [a[along], b[along], a[across]]
+		const first = Math.floor(start / cellMm)
+		const last = Math.floor(end / cellMm)
+		// Both ends themselves, which also is all there is of an upright edge; between them the edges of the cells.
+		note(first, value)
+		note(last, b[across])
+		const slope = (b[across] - value) / (end - start)
+		for (let cell = first + 1; cell <= last; cell++) {
+			const crossing = value + slope * (cell * cellMm - start)
+			note(cell - 1, crossing)
+			note(cell, crossing)
 		}
-	})
+	}
 	return { low, high }
 }
 
