@@ -82,11 +82,22 @@ describe('packing', () => {
 		await expect.poll(sum).toMatch(/^0 of /)
 		await page.getByRole('dialog').waitFor({ state: 'hidden' })
 
-		// Again, without the page having been loaded anew between.
+		// Again, without the page having been loaded anew between, and while the last tick is still on its way.
+		let arrive = () => {}
+		const arrival = new Promise<void>((resolve) => (arrive = resolve))
+		await page.route('**/packing.data*', async (route) => {
+			if (route.request().postData()?.includes('"pack"')) await arrival
+			await route.continue()
+		})
+		const onItsWay = page.waitForRequest('**/packing.data*')
 		await page.getByRole('checkbox').first().check()
-		await expect.poll(sum).toMatch(/^1 of /)
+		await onItsWay
 		await page.getByRole('button', { name: 'Begin again' }).click()
 		await page.getByRole('button', { name: 'Unpack', exact: true }).click()
+		arrive()
+		await page.getByRole('dialog').waitFor({ state: 'hidden' })
+		await page.unroute('**/packing.data*')
+		await page.reload()
 		await expect.poll(sum).toMatch(/^0 of /)
 	})
 })

@@ -175,6 +175,8 @@ describe('a plan that is proven best', () => {
 
 		await page.getByRole('button', { name: 'Look for a better plan' }).press('Enter')
 		await page.getByRole('button', { name: 'Keep this plan' }).click()
+		// What was found says that it is proven, too: it goes when it has become the plan.
+		await page.getByRole('button', { name: 'Keep this plan' }).waitFor({ state: 'detached' })
 		await isProven()
 	})
 

@@ -109,7 +109,7 @@ export function Packing({
 	)
 }
 
-function UnpackAll({ onUnpack }: { onUnpack: () => void }) {
+function UnpackAll({ onUnpack }: { onUnpack: () => Promise<void> }) {
 	const { modal } = App.useApp()
 	const submit = useSubmit()
 	const ask = () =>
@@ -120,9 +120,9 @@ function UnpackAll({ onUnpack }: { onUnpack: () => void }) {
 			okButtonProps: { danger: true },
 			cancelText: 'Keep the ticks',
 			autoFocusButton: 'cancel',
-			onOk: () => {
-				onUnpack()
-				void submit({ intent: 'clear', ticks: [] }, { method: 'post', encType: 'application/json' })
+			onOk: async () => {
+				await onUnpack()
+				await submit({ intent: 'clear', ticks: [] }, { method: 'post', encType: 'application/json' })
 			},
 		})
 	return (

@@ -31,7 +31,7 @@ export function useTicks(courseId: number, stored: readonly Tick[], isAlive: boo
 	// Counted, so that every failure sets off the next try.
 	const [failureCount, setFailureCount] = useState(0)
 	const isStuck = failureCount > 0
-	const isSending = useRef(false)
+	const sending = useRef<Promise<void>>(undefined)
 
 	useEffect(() => {
 		if (!isAlive) return
@@ -41,22 +41,17 @@ export function useTicks(courseId: number, stored: readonly Tick[], isAlive: boo
 
 	const send = useCallback(async () => {
 		const waiting = Object.values(pending)
-		if (waiting.length === 0 || isSending.current) return
-		isSending.current = true
+		if (waiting.length === 0 || sending.current) return
 		try {
-			for (const isPacked of [true, false]) {
-				const ticks = waiting
-					.filter((tick) => tick.isPacked === isPacked)
-					.map(({ seat, line, amount }) => ({ seat, line, amount }))
-				if (ticks.length > 0) await post({ intent: isPacked ? 'pack' : 'unpack', ticks })
-			}
+			sending.current = postAll(waiting)
+			await sending.current
 			setFailureCount(0)
 			setPending((now) => Object.fromEntries(Object.entries(now).filter(([key, tick]) => pending[key] !== tick)))
 		} catch {
 			// No network: it stays on the device, and is tried again.
 			setFailureCount((count) => count + 1)
 		} finally {
-			isSending.current = false
+			sending.current = undefined
 		}
 	}, [pending])
 
@@ -71,10 +66,11 @@ export function useTicks(courseId: number, stored: readonly Tick[], isAlive: boo
 		setPending((before) => ({ ...before, ...Object.fromEntries(changes.map((change) => [keyOf(change), change])) }))
 	}, [])
 
-	/** Everything is unpacked: what was still to be sent is not any more. */
-	const clear = useCallback(() => {
+	/** Everything is unpacked: what was still to be sent is not any more, and what is on its way has come when this ends. */
+	const clear = useCallback(async () => {
 		setKnown(new Map())
 		setPending({})
+		await sending.current?.catch(() => undefined)
 	}, [])
 
 	return { clear, amountOf: (tick: Pick<Tick, 'seat' | 'line'>) => known.get(keyOf(tick)), toggle, isStuck }
@@ -96,6 +92,15 @@ function applyAll(before: ReadonlyMap<string, number>, changes: readonly (Tick &
 		else after.delete(keyOf(change))
 	}
 	return after
+}
+
+async function postAll(waiting: readonly Pending[string][]): Promise<void> {
+	for (const isPacked of [true, false]) {
+		const ticks = waiting
+			.filter((tick) => tick.isPacked === isPacked)
+			.map(({ seat, line, amount }) => ({ seat, line, amount }))
+		if (ticks.length > 0) await post({ intent: isPacked ? 'pack' : 'unpack', ticks })
+	}
 }
 
 async function post(body: PackingInput): Promise<void> {
