@@ -2,7 +2,8 @@
  * `npm test`: installs what is missing, then formatting, lint, types, build and all tests. Words after it go to the test
  * runner, which then runs alone: `npm test -- --project core`.
  */
-import { spawnSync } from 'node:child_process'
+import { spawn, spawnSync } from 'node:child_process'
+import { once } from 'node:events'
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import os from 'node:os'
 import path from 'node:path'
@@ -14,7 +15,7 @@ import { checkNode, ensureDatabasePrograms, ensureNpmPackages, ensurePrograms } 
 const root = path.resolve(path.dirname(fileURLToPath(import.meta.url)), '..')
 const bin = (...parts) => path.join(root, 'node_modules', ...parts)
 
-await runScript(() => {
+await runScript(async () => {
 	const words = process.argv.slice(2)
 	checkNode()
 	ensureNpmPackages(root)
@@ -22,18 +23,31 @@ await runScript(() => {
 	ensurePrograms(['chromium'], ['chromium'])
 	ensureBuild(root)
 	makeStyles(root)
-	if (words.length === 0) {
-		step('Formatting', [bin('prettier', 'bin', 'prettier.cjs'), '--check', '--log-level', 'warn', '.'])
-		step('Lint', [bin('eslint', 'bin', 'eslint.js'), '--max-warnings', '0', '.'])
-		step('Types of the routes', [bin('@react-router', 'dev', 'bin.js'), 'typegen'])
-		step('Types', [bin('typescript', 'bin', 'tsc'), '--noEmit'])
-	}
+	if (words.length === 0) await checkSources()
 	runTests(words)
 })
 
-function step(name, command) {
+/** What needs no test runner: the two take as long as each other, each on a core of its own. */
+async function checkSources() {
+	const checkForm = async () => {
+		await step('Formatting', [bin('prettier', 'bin', 'prettier.cjs'), '--check', '--log-level', 'warn', '.'])
+		await step('Lint', [bin('eslint', 'bin', 'eslint.js'), '--max-warnings', '0', '.'])
+	}
+	const checkTypes = async () => {
+		await step('Types of the routes', [bin('@react-router', 'dev', 'bin.js'), 'typegen'])
+		await step('Types', [bin('typescript', 'bin', 'tsc'), '--noEmit'])
+	}
+	const ends = await Promise.allSettled([checkForm(), checkTypes()])
+	const failed = ends.find(({ status }) => status === 'rejected')
+	if (failed) throw failed.reason
+}
+
+async function step(name, command) {
 	const started = Date.now()
-	const { status } = spawnSync(process.execPath, command, { cwd: root, stdio: ['ignore', 'inherit', 'inherit'] })
+	const [status] = await once(
+		spawn(process.execPath, command, { cwd: root, stdio: ['ignore', 'inherit', 'inherit'] }),
+		'exit',
+	)
 	if (status !== 0) throw new Failure(`${name}: see above.`)
 	console.log(`${name}: in order (${Math.round((Date.now() - started) / 1000)} s)`)
 }
