@@ -39,23 +39,41 @@ export function turnPiece(outline: Outline, angleRad: number): TurnedPiece {
 	}
 }
 
-/** The same piece turned half round. */
-export function halfTurned({ angleRad, points, widthMm, heightMm }: TurnedPiece): TurnedPiece {
-	return {
+const halves = new WeakMap<TurnedPiece, TurnedPiece>()
+
+/** The same piece turned half round; one object for one piece, so that its profiles are found again. */
+export function halfTurned(piece: TurnedPiece): TurnedPiece {
+	const known = halves.get(piece)
+	if (known) return known
+	const { angleRad, points, widthMm, heightMm } = piece
+	const half = {
 		angleRad: angleRad + Math.PI,
 		points: points.map(({ x, y }) => ({ x: widthMm - x, y: heightMm - y })),
 		widthMm,
 		heightMm,
 	}
+	halves.set(piece, half)
+	return half
 }
 
+const profiles = new WeakMap<TurnedPiece, Map<string, Profile>>()
+
 /**
- * Extremes of y in cells of x, or of x in cells of y.
+ * Extremes of y in cells of x, or of x in cells of y; kept with the piece, and not to be changed.
  *
  * @param cellMm - > 0
  * @complexity O(points + cells)
  */
-export function profileOf({ points, widthMm, heightMm }: TurnedPiece, along: 'x' | 'y', cellMm: number): Profile {
+export function profileOf(piece: TurnedPiece, along: 'x' | 'y', cellMm: number): Profile {
+	const known = profiles.get(piece) ?? new Map<string, Profile>()
+	profiles.set(piece, known)
+	const key = `${along} ${cellMm}`
+	const profile = known.get(key) ?? sampleProfile(piece, along, cellMm)
+	known.set(key, profile)
+	return profile
+}
+
+function sampleProfile({ points, widthMm, heightMm }: TurnedPiece, along: 'x' | 'y', cellMm: number): Profile {
 	const across = along === 'x' ? 'y' : 'x'
 	const cells = Math.ceil((along === 'x' ? widthMm : heightMm) / cellMm) + 1
 	const low = new Float64Array(cells).fill(Infinity)

@@ -86,13 +86,18 @@ function plainRows(piece: TurnedPiece, { areaMm2, gapMm }: Terms): RowLayout {
 /** The pieces in turn along a row; the next row alike, or turned half round. */
 function layoutsOf(pieces: readonly TurnedPiece[], terms: Terms): RowLayout[] {
 	const row = layRow(pieces, terms)
-	const turned = pieces.length > 1 ? undefined : layRow(pieces.map(halfTurned), terms)
-	return [row, turned].flatMap((next) => (next ? joinRows(row, next, terms) : []))
+	const turned = pieces.length > 1 ? [] : [layRow(pieces.map(halfTurned), terms)]
+	return [row, ...turned].flatMap((next) => joinRows(row, next, terms))
 }
 
-type BareRow = Pick<Row, 'periodMm' | 'pieces'>
+/** A row by itself: what it shows to the one above (low), and to the one below with the gap (wide), over one period. */
+interface BareRow extends Pick<Row, 'periodMm' | 'pieces'> {
+	low: Float64Array
+	wide: Float64Array
+}
 
-function layRow(pieces: readonly TurnedPiece[], { gapMm, cellMm }: Terms): BareRow {
+function layRow(pieces: readonly TurnedPiece[], terms: Terms): BareRow {
+	const { gapMm, cellMm } = terms
 	const sides = pieces.map((piece) => profileOf(piece, 'y', cellMm))
 	const placed: RowPiece[] = []
 	let xMm = 0
@@ -102,49 +107,51 @@ function layRow(pieces: readonly TurnedPiece[], { gapMm, cellMm }: Terms): BareR
 		if (own && next) xMm += Math.max(0, clearance(widen(own.high, gapMm, cellMm), next.low))
 	})
 	// Whole cells, so that a row's profile repeats exactly.
-	return { periodMm: Math.ceil(xMm / cellMm) * cellMm, pieces: placed }
+	const row = { periodMm: Math.ceil(xMm / cellMm) * cellMm, pieces: placed }
+	return { ...row, ...rowProfile(row, terms) }
 }
 
-/** Lower edge of a row (high) and upper edge (low), over one period. */
 function rowProfile(
-	{ periodMm, pieces }: BareRow,
+	{ periodMm, pieces }: Pick<Row, 'periodMm' | 'pieces'>,
 	{ gapMm, cellMm }: Terms,
-): { low: Float64Array; wide: Float64Array } {
+): Pick<BareRow, 'low' | 'wide'> {
 	const cells = Math.max(1, Math.round(periodMm / cellMm))
 	const low = new Float64Array(cells).fill(Infinity)
 	const wide = new Float64Array(cells).fill(-Infinity)
+	const inRow = (cell: number) => ((cell % cells) + cells) % cells
+	const lower = (cell: number, value: number) => {
+		if (value < (low[cell] ?? -Infinity)) low[cell] = value
+	}
+	const raise = (cell: number, value: number) => {
+		if (value > (wide[cell] ?? Infinity)) wide[cell] = value
+	}
 	for (const { piece, xMm } of pieces) {
 		const profile = profileOf(piece, 'x', cellMm)
 		const offset = xMm / cellMm
+		// A piece does not begin on a cell's edge: it counts in both cells that it may touch.
 		profile.low.forEach((value, k) => {
-			// A piece does not begin on a cell's edge: it counts in both cells that it may touch.
-			for (const cell of [Math.floor(k + offset), Math.ceil(k + offset)]) {
-				const at = ((cell % cells) + cells) % cells
-				low[at] = Math.min(low[at] ?? Infinity, value)
-			}
+			lower(inRow(Math.floor(k + offset)), value)
+			lower(inRow(Math.ceil(k + offset)), value)
 		})
 		const { values, reach } = widen(profile.high, gapMm, cellMm)
 		values.forEach((value, k) => {
-			for (const cell of [Math.floor(k - reach + offset), Math.ceil(k - reach + offset)]) {
-				const at = ((cell % cells) + cells) % cells
-				wide[at] = Math.max(wide[at] ?? -Infinity, value)
-			}
+			raise(inRow(Math.floor(k - reach + offset)), value)
+			raise(inRow(Math.ceil(k - reach + offset)), value)
 		})
 	}
 	return { low, wide }
 }
 
 function joinRows(first: BareRow, second: BareRow, terms: Terms): RowLayout[] {
-	const [a, b] = [rowProfile(first, terms), rowProfile(second, terms)]
-	if (a.wide.length !== b.wide.length) return []
+	if (first.wide.length !== second.wide.length) return []
 	const heightMm = Math.max(...[...first.pieces, ...second.pieces].map(({ piece }) => piece.heightMm))
-	const down = bestShift(a.wide, b.low, terms)
-	const back = bestShift(b.wide, a.low, terms)
+	const down = bestShift(first.wide, second.low, terms)
+	const back = bestShift(second.wide, first.low, terms)
 	// Rows two apart must clear each other by their boxes, since only neighbours are compared.
 	const short = Math.max(0, heightMm + terms.gapMm - down.dropMm - back.dropMm)
 	const rows: [Row, Row] = [
-		{ ...first, ...back, dropMm: back.dropMm + short / 2 },
-		{ ...second, ...down, dropMm: down.dropMm + short / 2 },
+		{ periodMm: first.periodMm, pieces: first.pieces, ...back, dropMm: back.dropMm + short / 2 },
+		{ periodMm: second.periodMm, pieces: second.pieces, ...down, dropMm: down.dropMm + short / 2 },
 	]
 	const pieces = first.pieces.length + second.pieces.length
 	const density = (pieces * terms.areaMm2) / (first.periodMm * (rows[0].dropMm + rows[1].dropMm))
