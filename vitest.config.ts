@@ -20,7 +20,7 @@ export default defineConfig({
 					globalSetup: ['tests/support/database-setup.ts'],
 					setupFiles: ['tests/support/database-environment.ts'],
 					pool: 'forks',
-					maxWorkers: 2,
+					fileParallelism: false,
 					sequence: { groupOrder: 1 },
 					include: ['tests/{db,app}/**/*.test.{ts,tsx}'],
 					testTimeout: 30_000,
