@@ -34,8 +34,6 @@ export default defineConfig({
 					pool: 'forks',
 					fileParallelism: false,
 					sequence: { groupOrder: 2 },
-					// A machine at the end of its breath: one second try, which the report names.
-					retry: 1,
 					testTimeout: 120_000,
 					hookTimeout: 240_000,
 					// What a page shows after an address changed comes a moment later.
