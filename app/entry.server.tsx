@@ -4,11 +4,17 @@ import { isbot } from 'isbot'
 import { PassThrough } from 'node:stream'
 import { renderToPipeableStream } from 'react-dom/server'
 import { ServerRouter, type EntryContext, type RouterContextProvider } from 'react-router'
+import { openDatabase } from '../db/connection.server'
 import { nonceContext } from './http/contexts'
 import { log } from './http/log.server'
 import { NonceContext } from './theme/nonce'
 
 const RENDER_TIMEOUT_MS = 10_000
+/** After so long it is worth a second try where the database was away or too much was asked, s. */
+const RETRY_SECONDS = 5
+
+// The models must be known before the first loader asks one.
+openDatabase()
 
 export default function handleRequest(
 	request: Request,
@@ -32,8 +38,7 @@ export default function handleRequest(
 					hasShell = true
 					const body = new PassThrough()
 					headers.set('Content-Type', 'text/html; charset=utf-8')
-					// Pages of a studio are for its people alone.
-					if (!headers.has('Cache-Control')) headers.set('Cache-Control', 'private, no-cache')
+					setCommonHeaders(headers, finalStatus)
 					resolve(new Response(createReadableStreamFromReadable(body), { headers, status: finalStatus }))
 					pipe(body)
 				},
@@ -49,9 +54,22 @@ export default function handleRequest(
 	})
 }
 
+/** What pages ask for while they are open. */
+export function handleDataRequest(response: Response): Response {
+	setCommonHeaders(response.headers, response.status)
+	return response
+}
+
+function setCommonHeaders(headers: Headers, status: number): void {
+	// Pages of a studio are for its people alone.
+	if (!headers.has('Cache-Control')) headers.set('Cache-Control', 'private, no-cache')
+	if (status === 503 || status === 429) headers.set('Retry-After', String(RETRY_SECONDS))
+}
+
 /** Bugs go to the log; a page that does not exist is none, nor is a visitor who left. */
 export function handleError(error: unknown, { request }: { request: Request }): void {
 	if (request.signal.aborted) return
-	if (typeof error === 'object' && error !== null && 'status' in error && error.status === 404) return
+	// A page that does not exist, or a method that its route has not: the framework's own, and the visitor's mistake.
+	if (typeof error === 'object' && error !== null && 'status' in error && Number(error.status) < 500) return
 	log.error({ err: error, path: new URL(request.url).pathname }, 'unexpected failure')
 }

@@ -73,22 +73,32 @@ export default function Root() {
 	return <Outlet />
 }
 
+/** What a page says that cannot be shown; the head by its status, the text by whoever answered so. */
+const FAILURES: Record<number, { head: string; text: string }> = {
+	400: { head: 'This cannot be read', text: 'Something in the address does not make sense.' },
+	404: { head: 'There is nothing here', text: 'The page may have moved, or it never was.' },
+	429: { head: 'One moment', text: 'Too much is being planned just now: try again in a minute.' },
+	503: { head: 'The database is away', text: 'Nothing that you saved is lost. Please try again in a moment.' },
+}
+const UNEXPECTED = {
+	head: 'Something went wrong here',
+	text: 'It has been noted. Nothing that you saved is lost; please try again.',
+}
+
 export function ErrorBoundary() {
 	const error = useRouteError()
-	const isAnswer = isRouteErrorResponse(error)
-	const isMissing = isAnswer && error.status === 404
+	const known = isRouteErrorResponse(error) ? FAILURES[error.status] : undefined
+	const { head, text } = known ?? UNEXPECTED
+	// The framework's own answers begin with Error: nobody is to read those.
+	const isOurs =
+		known && isRouteErrorResponse(error) && typeof error.data === 'string' && !error.data.startsWith('Error')
 	return (
 		<main className="lone-page stack">
 			<Wordmark size={28} />
-			<h1>{isMissing ? 'There is nothing here' : 'Something went wrong here'}</h1>
-			<p className="soft">
-				{isMissing
-					? typeof error.data === 'string' && !error.data.startsWith('Error')
-						? error.data
-						: 'The page may have moved, or it never was.'
-					: 'It has been noted. Nothing that you saved is lost; please try again.'}
-			</p>
-			<p>
+			<h1>{head}</h1>
+			<p className="soft">{isOurs ? error.data : text}</p>
+			<p className="row">
+				{known && <a href="">Try again</a>}
 				<Link to="/" className="button-link primary">
 					Back to today
 				</Link>

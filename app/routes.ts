@@ -35,6 +35,7 @@ export default [
 				route('kits/papers', 'routes/kit-papers/route.tsx'),
 			]),
 		]),
+		route('courses/:courseId/kits/packing/ticks', 'routes/kit-ticks/route.ts'),
 		route('courses/:courseId/plan/problem', 'routes/course-plan-problem/route.ts'),
 		route('courses/:courseId/plan/ways-out', 'routes/course-ways-out/route.ts'),
 		route('courses/:courseId/files/:file', 'routes/course-files/route.ts'),

@@ -25,5 +25,11 @@ export class NotFoundError extends AppError {}
 /** Too much is asked at once: later it will work. */
 export class BusyError extends AppError {}
 
+/** What keeps the data does not answer, or has no room left: nothing was written, and later it may work. */
+export class UnavailableError extends AppError {}
+
+/** More than is taken in one go. */
+export class TooLargeError extends AppError {}
+
 /** Somebody else has changed it meanwhile, or the name is taken. */
 export class ConflictError extends AppError {}

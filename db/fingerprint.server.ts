@@ -2,7 +2,9 @@
 import { createHash } from 'node:crypto'
 import type { Course } from '../core/courses/course'
 import { roomOf, storeOf, type PlanTerms } from '../core/courses/drying-terms'
+import { toSessionSpans } from '../core/courses/session-windows'
 import type { Design } from '../core/designs/design'
+import { NO_ZONE } from '../core/time/zone'
 
 /** Raised when the same inputs would be planned otherwise: older plans then show as outdated. */
 const PLANNING_VERSION = 3
@@ -37,7 +39,7 @@ export function fingerprintOf(course: Course, designs: readonly Design[], terms:
 
 /** Places that the course does not use, and what is known of pastes that it does not use, do not count. */
 function usedTerms({ sessions, storeId }: Course, designs: readonly Design[], terms: PlanTerms) {
-	const { confidence, standard, observations } = terms
+	const { confidence, standard, observations, zone } = terms
 	const rooms = sessions.map(({ roomId }) => roomOf(terms, roomId))
 	const places = [...new Set([...rooms, storeOf(terms, storeId)])].map(({ climate, movement }) => ({
 		climate,
@@ -46,7 +48,17 @@ function usedTerms({ sessions, storeId }: Course, designs: readonly Design[], te
 	const pastes = new Set<string | undefined>(designs.flatMap(({ parts }) => parts.map(({ paste }) => paste)))
 	const log = Object.entries(observations).filter(([paste]) => pastes.has(paste))
 	const tools = Object.entries(terms.ownedTools ?? {})
-	return { confidence, standard, places, log, ...(tools.length > 0 && { tools: Object.fromEntries(tools) }) }
+	// Zones whose clocks do not change between the sessions plan alike.
+	const spans = toSessionSpans(sessions, zone)
+	const changes = JSON.stringify(spans) === JSON.stringify(toSessionSpans(sessions, NO_ZONE)) ? {} : { spans }
+	return {
+		confidence,
+		standard,
+		places,
+		log,
+		...changes,
+		...(tools.length > 0 && { tools: Object.fromEntries(tools) }),
+	}
 }
 
 /** The order of keys in a JSON column is the database's business. */

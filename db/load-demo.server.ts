@@ -8,7 +8,7 @@ import type { Course, CourseDesign } from '../core/courses/course'
 import type { PlanTerms } from '../core/courses/drying-terms'
 import { CLIMATE_PRESETS } from '../core/drying/climate-presets'
 import { planCourse } from '../core/courses/plan-course'
-import { addDays, weekdayFrom } from '../core/courses/session-windows'
+import { addDays, weekdayFrom } from '../core/time/calendar'
 import { ORDINARY_PLACE, type Place, type PlaceKind } from '../core/drying/place'
 import type { CourseMoney } from '../core/kits/price-course'
 import { ownedToolsOf, stockKey, type StockItem, type StockKind } from '../core/kits/stock'
@@ -36,12 +36,21 @@ export const DEMO_EMAIL = 'instructor@tidewater.example'
  * Loads the demo into a database without studios.
  *
  * @param today - YYYY-MM-DD that the dates of the courses are relative to
+ * @param zone - of the studio, in the IANA database
  */
-export function loadDemo({ today, password }: { today: string; password: string }): Promise<{ studioId: number }> {
+export function loadDemo({
+	today,
+	zone,
+	password,
+}: {
+	today: string
+	zone: string
+	password: string
+}): Promise<{ studioId: number }> {
 	// All or nothing: a demo half loaded would pass for a whole one at the next start.
 	return inTransaction(async (transaction) => {
 		const { studioId } = await createStudio(
-			{ name: 'The Tidewater Room', gaugeStandard: 'swg', wireLengthsMm: [360] },
+			{ name: 'The Tidewater Room', timeZone: zone, gaugeStandard: 'swg', wireLengthsMm: [360] },
 			{ name: 'Ottilie Fenn', email: DEMO_EMAIL, passwordHash: await hashPassword(password) },
 			transaction,
 		)
@@ -54,6 +63,7 @@ export function loadDemo({ today, password }: { today: string; password: string 
 			places,
 			confidence: 0.9,
 			standard: 'swg',
+			zone,
 			observations: { 'gum paste': DRYING_NOTES.map(({ paste: _, what: __, ...entry }) => entry) },
 		}
 		const byId = new Map(designs.map((design) => [design.id, design]))
@@ -61,14 +71,14 @@ export function loadDemo({ today, password }: { today: string; password: string 
 			const used = course.designs.flatMap(({ designId }) => byId.get(designId) ?? [])
 			const pinned = { ...course, designs: course.designs.map((item) => ({ ...item, designVersion: 1 })) }
 			const courseId = await createCourse(studioId, pinned, transaction)
-			await replaceStudents(studioId, courseId, demoStudents(course.name), transaction)
+			await replaceStudents(studioId, courseId, { students: demoStudents(course.name) }, transaction)
 			const tools = used.flatMap(({ steps }) => steps.flatMap((step) => step.tools))
 			const own: PlanTerms = { ...terms, ownedTools: ownedToolsOf({ items: STOCK_ITEMS }, tools) }
 			const document = planCourse(course, used, own)
 			const fingerprint = fingerprintOf(course, used, own)
 			await createPlan(studioId, { courseId, fingerprint, document }, transaction)
 			const money = DEMO_MONEY[course.name]
-			if (money) await updateCourseMoney(studioId, courseId, money, transaction)
+			if (money) await updateCourseMoney(studioId, courseId, { money, version: 1 }, transaction)
 		}
 		return { studioId }
 	})
@@ -79,13 +89,15 @@ const STOCK_ITEMS = stockDocument.items as StockItem[]
 const DEMO_MONEY: Record<string, CourseMoney> = stockDocument.money
 
 async function createDemoStock(studioId: number, transaction: Transaction): Promise<void> {
-	for (const item of STOCK_ITEMS) await saveStockItem(studioId, item, transaction)
+	for (const item of STOCK_ITEMS) await saveStockItem(studioId, item, { transaction })
 	const ids = new Map<string, number>()
 	for (const supplier of stockDocument.suppliers)
-		ids.set(supplier.name, await saveSupplier(studioId, supplier, transaction))
+		ids.set(supplier.name, await saveSupplier(studioId, supplier, { transaction }))
 	for (const { supplier, kind, name, amount, priceCents } of stockDocument.offers) {
 		const itemKey = stockKey(kind as StockKind, name)
-		await saveOffer(studioId, { supplierId: ids.get(supplier) ?? 0, itemKey, amount, priceCents }, transaction)
+		const supplierId = ids.get(supplier)
+		if (supplierId === undefined) throw new Error(`the demo has no supplier ${supplier}`)
+		await saveOffer(studioId, { supplierId, itemKey, amount, priceCents }, { transaction })
 	}
 }
 

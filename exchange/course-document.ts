@@ -1,4 +1,5 @@
 /** A course in the exchange form: what is made by whom and when, with the designs and the shelf, and nothing left out. */
+import { validateCourse } from '../core/courses/validate-course'
 import type { Course, Session } from '../core/courses/course'
 import type { Design } from '../core/designs/design'
 import { InputError, type FieldProblem } from '../core/errors'
@@ -65,10 +66,12 @@ export function readCourseDocument(document: unknown): CourseDocument {
 	})
 	if (students.length > course.studentCount)
 		problems.push({ path: '/students', message: `must be at most the ${course.studentCount} of the course` })
+	const filled = fillCourse(course)
+	problems.push(...validateCourse(filled).map(({ path, message }) => ({ path: toPointer(path), message })))
 	if (problems.length > 0) throw new InputError(problems)
 	return {
 		today,
-		course: fillCourse(course),
+		course: filled,
 		designs: course.designs.flatMap(({ designId }) => read.find(({ id }) => id === designId) ?? []),
 		students: students.map((student) => ({
 			isLeftHanded: false,
@@ -113,6 +116,11 @@ export function writeCourseDocument({
 		...(students.length > 0 && { students }),
 		stockLengthsMm,
 	}
+}
+
+/** 'sessions[0].endMin' -> '/course/sessions/0/endMin'. */
+function toPointer(path: string): string {
+	return `/course/${path.replace(/\]/g, '').replace(/[.[]/g, '/')}`
 }
 
 function refuseNewer(document: unknown): void {

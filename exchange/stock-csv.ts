@@ -4,6 +4,7 @@ import {
 	parseWireName,
 	PER_UNIT,
 	STOCK_KINDS,
+	readStockKey,
 	stockKey,
 	UNIT_OF_KIND,
 	UNIT_WORDS,
@@ -11,7 +12,13 @@ import {
 	type StockItem,
 	type StockKind,
 } from '../core/kits/stock'
+import type { Offer } from '../core/materials/buying/plan-orders'
 import { fromCsv, toCsv, type BadRow, type CsvRow } from './csv'
+
+/** In the studio's money. */
+const MOST_MONEY = 100_000
+/** Lines of one file: a shelf with more is a shop. */
+const MOST_LINES = 10_000
 
 /** A line: something on the shelf, and a pack of it where a supplier is named. */
 export interface StockRow {
@@ -22,9 +29,11 @@ export interface StockRow {
 /** A line for each pack; things that nobody offers have one without. */
 export function stockCsv({ items: shelf, suppliers, offers }: Stock): string {
 	const items = [...shelf, ...offeredOnly(shelf, offers)]
+	const byItem = new Map<string, Offer[]>()
+	for (const offer of offers) byItem.set(offer.itemId, [...(byItem.get(offer.itemId) ?? []), offer])
 	const rows = items.flatMap(({ kind, name, unit, onHand }): CsvRow[] => {
 		const common = { kind, name, unit: UNIT_WORDS[unit], 'on hand': onHand / PER_UNIT[unit] }
-		const own = offers.filter(({ itemId }) => itemId === stockKey(kind, name))
+		const own = byItem.get(stockKey(kind, name)) ?? []
 		const none = { supplier: '', 'lead days': '', delivery: '', pack: '', price: '' }
 		if (own.length === 0) return [{ ...common, ...none }]
 		return own.map(({ supplierId, amount, priceCents }) => {
@@ -64,9 +73,8 @@ function offeredOnly(shelf: readonly StockItem[], offers: Stock['offers']): Stoc
 	return [...new Set(offers.map(({ itemId }) => itemId))]
 		.filter((itemId) => !known.has(itemId))
 		.map((itemId) => {
-			const at = itemId.indexOf(':')
-			const kind = itemId.slice(0, at) as StockKind
-			return { kind, name: itemId.slice(at + 1), unit: kind === 'ingredient' ? 'µl' : UNIT_OF_KIND[kind], onHand: 0 }
+			const { kind, name } = readStockKey(itemId)
+			return { kind, name, unit: kind === 'ingredient' ? 'µl' : UNIT_OF_KIND[kind], onHand: 0 }
 		})
 }
 
@@ -75,6 +83,10 @@ export function readStockCsv(text: string): { rows: StockRow[]; bad: BadRow[] } 
 	const rows: StockRow[] = []
 	const bad: BadRow[] = []
 	for (const { line, values } of fromCsv(text)) {
+		if (rows.length >= MOST_LINES) {
+			bad.push({ line, problem: `at most ${MOST_LINES} lines are taken in one go` })
+			break
+		}
 		const read = readRow(values)
 		if (typeof read === 'string') bad.push({ line, problem: read })
 		else rows.push(read)
@@ -99,6 +111,7 @@ function readRow(values: Record<string, string>): StockRow | string {
 	const priceCents = readCents(values['price'] ?? '')
 	const deliveryCents = readCents(values['delivery'] || '0')
 	const leadDays = Number(values['lead days'] || 0)
+	if (supplierName.length > 80) return 'a supplier’s name has at most 80 characters'
 	if (amount === undefined || amount === 0) return `"${values['pack'] ?? ''}" is no size of a pack`
 	if (priceCents === undefined) return `"${values['price'] ?? ''}" is no price`
 	if (deliveryCents === undefined) return `"${values['delivery']}" is no delivery charge`
@@ -112,5 +125,6 @@ function readAmount(text: string, unit: AmountUnit): number | undefined {
 }
 
 function readCents(text: string): number | undefined {
-	return readAmount(text, 'piece') === undefined ? undefined : Math.round(Number(text.replace(',', '.')) * 100)
+	const amount = readAmount(text, 'piece')
+	return amount === undefined || amount > MOST_MONEY ? undefined : Math.round(Number(text.replace(',', '.')) * 100)
 }

@@ -5,7 +5,7 @@ import { fileURLToPath } from 'node:url'
 import { makeStyles } from './machine/build.mjs'
 import { claimDataFolder, keepSecret, openDataFolder } from './machine/data-folder.mjs'
 import { startDatabase } from './machine/database.mjs'
-import { makeDemoPassword, readToday } from './machine/demo.mjs'
+import { checkToday, makeDemoPassword } from './machine/demo.mjs'
 import { setEnvironment } from './machine/environment.mjs'
 import { Failure, runScript } from './machine/failure.mjs'
 import { checkNode, ensureNpmPackages } from './machine/packages.mjs'
@@ -14,7 +14,7 @@ const root = path.resolve(path.dirname(fileURLToPath(import.meta.url)), '..')
 
 await runScript(async () => {
 	checkNode()
-	const today = readToday()
+	checkToday()
 	const folder = openDataFolder(root)
 	claimDataFolder(folder, 'Calycine')
 	ensureNpmPackages(root)
@@ -23,7 +23,7 @@ await runScript(async () => {
 	setEnvironment(folder, database)
 	try {
 		const demoPassword = keepSecret(folder, 'demo-password', makeDemoPassword)
-		const { demoEmail } = prepare(today, demoPassword)
+		const { demoEmail } = prepare(demoPassword)
 		console.log(`\nSign in: ${demoEmail}  ·  ${demoPassword}   Data and logs: ${folder}\n`)
 		process.exitCode = await runServer()
 	} finally {
@@ -32,8 +32,8 @@ await runScript(async () => {
 	process.exit()
 })
 
-function prepare(today, demoPassword) {
-	const words = [path.join(root, 'scripts', 'run-typescript.mjs'), 'scripts/prepare-database.ts', today, demoPassword]
+function prepare(demoPassword) {
+	const words = [path.join(root, 'scripts', 'run-typescript.mjs'), 'scripts/prepare-database.ts', demoPassword]
 	const { status, stdout } = spawnSync(process.execPath, words, {
 		encoding: 'utf8',
 		stdio: ['ignore', 'pipe', 'inherit'],

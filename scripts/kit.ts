@@ -1,7 +1,7 @@
 /** `npm run -s kit -- course.json`: kits, totals, cutting plans, sheets, tools and shopping of a course, as JSON. */
 import { planCourse, resolveCourse } from '../core/courses/plan-course'
 import { ORDINARY_TERMS } from '../core/courses/drying-terms'
-import { addDays } from '../core/courses/session-windows'
+import { addDays } from '../core/time/calendar'
 import { packClassKit } from '../core/kits/class-kit'
 import { listNeeds, listShopping } from '../core/kits/shopping-list'
 import { offcutsOf, ownedToolsOf } from '../core/kits/stock'

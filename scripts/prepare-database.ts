@@ -2,7 +2,7 @@
 import { closeDatabase } from '../db/connection.server'
 import { prepareDatabase } from '../server/prepare-database'
 
-const [today = '', demoPassword = ''] = process.argv.slice(2)
+const [demoPassword = ''] = process.argv.slice(2)
 
-console.log(JSON.stringify(await prepareDatabase({ today, demoPassword, resetDemo: false })))
+console.log(JSON.stringify(await prepareDatabase({ demoPassword, resetDemo: false })))
 await closeDatabase()

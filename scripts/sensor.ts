@@ -1,5 +1,5 @@
 /** `npm run sensor -- [port] [seed]`: the stand-in for a room sensor as a process of its own, on loopback. */
-import { wallNow } from '../app/http/wall-clock.server'
+import { demoZone, wallNow } from '../app/http/studio-clock.server'
 import { USUAL_ROOM } from '../core/readings/simulated-room'
 import { createSensor } from '../server/sensor'
 
@@ -9,7 +9,7 @@ if (![port, seed].every(Number.isInteger)) {
 	console.error('usage: npm run sensor -- [port] [seed]')
 	process.exitCode = 2
 } else {
-	const server = createSensor(wallNow, { ...USUAL_ROOM, seed })
+	const server = createSensor(() => wallNow(demoZone()), { ...USUAL_ROOM, seed })
 	server.on('error', (error) => {
 		console.error(`The sensor cannot listen on port ${port}: ${error.message}`)
 		process.exitCode = 1

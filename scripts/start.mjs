@@ -6,25 +6,26 @@ import path from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { ensureBuild } from './machine/build.mjs'
 import { claimDataFolder, keepSecret, openDataFolder } from './machine/data-folder.mjs'
-import { startDatabase } from './machine/database.mjs'
+import { dumpDatabase, startDatabase } from './machine/database.mjs'
 import { setEnvironment } from './machine/environment.mjs'
 import { Failure, runScript } from './machine/failure.mjs'
-import { makeDemoPassword, readToday } from './machine/demo.mjs'
+import { checkToday, makeDemoPassword } from './machine/demo.mjs'
 import { checkNode, ensureNpmPackages } from './machine/packages.mjs'
 
 const root = path.resolve(path.dirname(fileURLToPath(import.meta.url)), '..')
 const DEFAULT_PORT = 4780
 /** Requests that are still open when the server stops get so long to end. */
 const GRACE_MS = 5_000
+const STOP_MS = 25_000
 
-/** The end of the database is news only while nobody has asked for it. */
+/** Signals that come while we stop already change nothing. */
 let isStopping = false
 
 await runScript(async () => {
 	checkNode()
 	const resetDemo = process.argv.includes('--reset-demo')
 	const port = readPort()
-	const today = readToday()
+	checkToday()
 	const folder = openDataFolder(root)
 	claimDataFolder(folder, 'Calycine')
 	ensureNpmPackages(root)
@@ -32,6 +33,9 @@ await runScript(async () => {
 	const starting = process.env.CALYCINE_DATABASE_URL ? undefined : startDatabase(folder)
 	let app, server, sensor
 	const stop = async (exitCode) => {
+		isStopping = true
+		// Whatever does not answer any more, a database that is frozen among it, keeps nobody.
+		setTimeout(() => process.exit(exitCode), STOP_MS).unref()
 		sensor?.close()
 		await closeServer(server)
 		await app?.closeSolver()
@@ -45,16 +49,21 @@ await runScript(async () => {
 	setEnvironment(folder, database)
 	process.env.NODE_ENV = 'production'
 	try {
-		// The server bundle reads its environment when it is first used, so it is loaded last.
+		// The server bundle reads its environment when it is loaded, so that comes last.
 		app = await import(path.join(root, 'build', 'server', 'index.js'))
 		const demoPassword = keepSecret(folder, 'demo-password', makeDemoPassword)
-		const prepared = await app.prepareDatabase({ today, demoPassword, resetDemo })
+		const prepared = await app.prepareDatabase({
+			demoPassword,
+			resetDemo,
+			beforeUpgrade: () =>
+				console.log(`Saved before the upgrade: ${dumpDatabase(folder, process.env.CALYCINE_DATABASE_URL)}`),
+		})
 		if (resetDemo) {
 			console.log('The demo is as new.')
 			return await stop(0)
 		}
 		sensor = await startSensor(app)
-		server = await listen(app.createApp({ clientFolder: path.join(root, 'build', 'client') }), port)
+		server = await listen(app.createApp(appTerms()), port)
 		greet(server, prepared, demoPassword, folder)
 	} catch (error) {
 		console.error(error instanceof Failure ? `\n${error.message}\n` : explain(error))
@@ -62,12 +71,18 @@ await runScript(async () => {
 	}
 	void database?.ended.then((reason) => {
 		if (isStopping) return
-		console.error(
-			`\nThe database has ended by itself (${reason}). Nothing that was saved is lost: please start again.\n`,
-		)
+		console.error(`\nThe database ends again and again (${reason}). Nothing that was saved is lost.\n`)
 		void stop(1)
 	})
 })
+
+function appTerms() {
+	return {
+		clientFolder: path.join(root, 'build', 'client'),
+		isHttps: process.env.CALYCINE_HTTPS === '1',
+		trustedProxy: process.env.CALYCINE_TRUSTED_PROXY,
+	}
+}
 
 function readPort() {
 	const port = Number(process.env.PORT ?? DEFAULT_PORT)
@@ -93,7 +108,7 @@ function listen(app, port) {
 /** The stand-in for a room sensor, unless another is named. */
 async function startSensor(app) {
 	if (process.env.CALYCINE_SENSOR_URL) return undefined
-	const sensor = app.createSensor(app.wallNow)
+	const sensor = app.createSensor(() => app.wallNow(app.demoZone()))
 	await new Promise((resolve, reject) => sensor.once('error', reject).listen(0, '127.0.0.1', resolve))
 	process.env.CALYCINE_SENSOR_URL = `http://127.0.0.1:${sensor.address().port}`
 	return sensor
@@ -111,9 +126,7 @@ function closeServer(server) {
 function onSignals(stop) {
 	for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) {
 		process.on(signal, () => {
-			if (isStopping) return
-			isStopping = true
-			void stop(0)
+			if (!isStopping) void stop(0)
 		})
 	}
 }
@@ -129,7 +142,8 @@ Data and logs: ${path.relative(process.cwd(), folder) || '.'}   Stop: Ctrl-C
 
 /** Database errors carry the statement and its values in their text: only the kind is for the terminal. */
 function explain(error) {
-	if (String(error?.name).startsWith('Sequelize'))
-		return `\nThe database cannot be used: ${error.name}${error.original?.code ? ` (${error.original.code})` : ''}\n`
+	const failure = String(error?.cause?.name).startsWith('Sequelize') ? error.cause : error
+	if (String(failure?.name).startsWith('Sequelize'))
+		return `\nThe database cannot be used: ${failure.name}${failure.original?.code ? ` (${failure.original.code})` : ''}\n`
 	return error
 }

@@ -5,6 +5,7 @@
 import compression from 'compression'
 import express, { type NextFunction, type Request, type Response } from 'express'
 import { createRequestHandler } from '@react-router/express'
+import helmet from 'helmet'
 import { randomBytes, randomUUID } from 'node:crypto'
 import { existsSync } from 'node:fs'
 import path from 'node:path'
@@ -13,7 +14,7 @@ import { RouterContextProvider } from 'react-router'
 import * as build from 'virtual:react-router/server-build'
 import { addressContext } from '../app/http/client-address.server'
 import { nonceContext } from '../app/http/contexts'
-import { log } from '../app/http/log.server'
+import { briefError, log } from '../app/http/log.server'
 import { useSolverThreads } from '../app/solving/solver-pool.server'
 import { isDatabaseAlive } from '../db/connection.server'
 
@@ -21,25 +22,45 @@ export { closeDatabase } from '../db/connection.server'
 export { closeSolver } from '../app/solving/solver-pool.server'
 export { prepareDatabase } from './prepare-database'
 export { createSensor } from './sensor'
-export { wallNow } from '../app/http/wall-clock.server'
+export { demoZone, today, wallNow } from '../app/http/studio-clock.server'
 
-/** Larger bodies are refused unread: a course of many sessions has some 20 kB, a design some 200, a book of them more. */
-const MAX_BODY_BYTES = 256 * 1024
-const MAX_DESIGN_BYTES = 1024 * 1024
-const MAX_BOOK_BYTES = 4.5 * 1024 * 1024
+/** Nothing of ours is larger; what a route takes in is its own business (`readBody`). */
+const MOST_BYTES = 6 * 1024 * 1024
+const METHODS: ReadonlySet<string> = new Set(['GET', 'HEAD', 'POST'])
+/** A browser that has seen HTTPS here asks for nothing else for so long, s. */
+const HSTS_SECONDS = 180 * 86_400
 
 /** The threads' script lies beside this one once it is built; the development server has none. */
 const SOLVER_FILE = path.join(import.meta.dirname, 'solver.worker.js')
 
-/** @param clientFolder - the built client, absolute */
-export function createApp({ clientFolder }: { clientFolder: string }): express.Express {
+interface AppTerms {
+	/** The built client, absolute. */
+	clientFolder: string
+	/** There is HTTPS, by a proxy in front. */
+	isHttps?: boolean
+	/** Addresses of proxies whose X-Forwarded-For is believed, as Express's `trust proxy` takes them. */
+	trustedProxy?: string | undefined
+}
+
+/** @param terms.trustedProxy - absent: nobody's word is taken for an address */
+export function createApp({ clientFolder, isHttps = false, trustedProxy }: AppTerms): express.Express {
 	if (existsSync(SOLVER_FILE)) useSolverThreads(SOLVER_FILE)
 	const app = express()
 	app.disable('x-powered-by')
+	// Several are parted by commas.
+	if (trustedProxy !== undefined) app.set('trust proxy', trustedProxy)
 	app.use(
-		pinoHttp({ logger: log, genReqId: () => randomUUID(), serializers: { req: briefRequest, res: briefResponse } }),
+		pinoHttp({
+			logger: log,
+			genReqId: () => randomUUID(),
+			serializers: { req: briefRequest, res: briefResponse, err: briefError },
+			// Health checks come every few seconds and say nothing.
+			autoLogging: { ignore: ({ url }) => url === '/health' },
+		}),
 	)
-	app.use(securityHeaders)
+	app.use(refuseOdd)
+	app.use(makeNonce)
+	app.use(securityHeaders(isHttps))
 	app.use(compression())
 	app.use(
 		'/assets',
@@ -56,49 +77,79 @@ export function createApp({ clientFolder }: { clientFolder: string }): express.E
 			build,
 			getLoadContext: (request, response) => {
 				const context = new RouterContextProvider()
-				context.set(nonceContext, String(response.locals['nonce']))
-				context.set(addressContext, request.socket.remoteAddress ?? 'unknown')
+				context.set(nonceContext, nonceOf(response))
+				context.set(addressContext, addressOf(request as Request, trustedProxy !== undefined) ?? null)
 				return context
 			},
 		}),
 	)
-	app.use((error: unknown, request: Request, response: Response, next: NextFunction) => {
-		if (response.headersSent) return next(error)
-		request.log.error(error)
-		response
-			.status(statusOf(error))
-			.type('text/plain')
-			.send('Something went wrong here. It has been noted; please try again.')
-	})
+	app.use(answerFailure)
 	return app
 }
 
-function securityHeaders(_request: Request, response: Response, next: NextFunction): void {
-	const nonce = randomBytes(16).toString('base64')
-	response.locals['nonce'] = nonce
-	response.set({
-		// Styles cannot carry a nonce: the component library inserts some without one.
-		'Content-Security-Policy': [
-			"default-src 'self'",
-			`script-src 'self' 'nonce-${nonce}'`,
-			"style-src 'self' 'unsafe-inline'",
-			"img-src 'self' data:",
-			"font-src 'self'",
-			"connect-src 'self'",
-			"worker-src 'self'",
-			"object-src 'none'",
-			"base-uri 'self'",
-			"form-action 'self'",
-			"frame-ancestors 'none'",
-		].join('; '),
-		'X-Content-Type-Options': 'nosniff',
-		'X-Frame-Options': 'DENY',
-		'Referrer-Policy': 'same-origin',
-		'Cross-Origin-Opener-Policy': 'same-origin',
-		'Cross-Origin-Resource-Policy': 'same-origin',
-		'Permissions-Policy': 'camera=(), microphone=(), geolocation=()',
-	})
+/** Where we were not told to trust a proxy and there is one, its address stands for everybody. */
+function addressOf(request: Request, isProxyTrusted: boolean): string | undefined {
+	const isForwarded = request.headers['x-forwarded-for'] !== undefined || request.headers['forwarded'] !== undefined
+	return isForwarded && !isProxyTrusted ? undefined : request.ip
+}
+
+/** A method that nothing here has, or a host that is none: React Router would fall over them. */
+function refuseOdd(request: Request, response: Response, next: NextFunction): void {
+	const { host = '' } = request.headers
+	if (!METHODS.has(request.method))
+		return void response
+			.status(405)
+			.set('Allow', [...METHODS].join(', '))
+			.type('text/plain')
+			.send('Not done here.')
+	if (!/^[\w.:[\]-]+$/.test(host) || !URL.canParse(`http://${host}${request.url}`) || !isDecodable(request.path))
+		return void response.status(400).type('text/plain').send('This request could not be read.')
 	next()
+}
+
+function isDecodable(path: string): boolean {
+	try {
+		decodeURIComponent(path)
+		return true
+	} catch {
+		// Half a character, or a per cent sign that means nothing.
+		return false
+	}
+}
+
+function makeNonce(_request: Request, response: Response, next: NextFunction): void {
+	response.locals['nonce'] = randomBytes(16).toString('base64')
+	next()
+}
+
+function nonceOf(response: { locals?: Record<string, unknown> }): string {
+	return String(response.locals?.['nonce'])
+}
+
+function securityHeaders(isHttps: boolean) {
+	return helmet({
+		contentSecurityPolicy: {
+			useDefaults: false,
+			directives: {
+				'default-src': ["'self'"],
+				'script-src': ["'self'", (_request, response) => `'nonce-${nonceOf(response as Response)}'`],
+				// Styles cannot carry a nonce: the component library inserts some without one.
+				'style-src': ["'self'", "'unsafe-inline'"],
+				'img-src': ["'self'", 'data:'],
+				'font-src': ["'self'"],
+				'connect-src': ["'self'"],
+				'worker-src': ["'self'"],
+				'object-src': ["'none'"],
+				'base-uri': ["'self'"],
+				'form-action': ["'self'"],
+				'frame-ancestors': ["'none'"],
+				...(isHttps && { 'upgrade-insecure-requests': [] }),
+			},
+		},
+		strictTransportSecurity: isHttps && { maxAge: HSTS_SECONDS, includeSubDomains: false },
+		xFrameOptions: { action: 'deny' },
+		referrerPolicy: { policy: 'same-origin' },
+	})
 }
 
 /** The framework checks the origin of pages' actions only; routes without a page change things too. */
@@ -115,14 +166,18 @@ function refuseForeignOrigin(request: Request, response: Response, next: NextFun
 function limitBody(request: Request, response: Response, next: NextFunction): void {
 	if (request.headers['transfer-encoding'] !== undefined) {
 		response.status(411).type('text/plain').send('The length of the request is missing.')
-	} else if (Number(request.headers['content-length'] ?? 0) > mostBytes(request.path)) {
+	} else if (Number(request.headers['content-length'] ?? 0) > MOST_BYTES) {
 		response.status(413).type('text/plain').send('That is more than Calycine takes in one go.')
 	} else next()
 }
 
-function mostBytes(path: string): number {
-	if (/^\/(designs\/import|rooms\/\d+)(\.data)?$/.test(path)) return MAX_BOOK_BYTES
-	return /^\/designs\/[^/]+\/edit(\.data)?$/.test(path) ? MAX_DESIGN_BYTES : MAX_BODY_BYTES
+function answerFailure(error: unknown, request: Request, response: Response, next: NextFunction): void {
+	if (response.headersSent) return next(error)
+	request.log.error(error)
+	response
+		.status(statusOf(error))
+		.type('text/plain')
+		.send('Something went wrong here. It has been noted; please try again.')
 }
 
 function statusOf(error: unknown): number {

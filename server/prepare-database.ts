@@ -1,6 +1,8 @@
 /** What the database needs before the first request: its tables, and the demo while it has no studio. */
+import { demoZone, today } from '../app/http/studio-clock.server'
+import { openDatabase } from '../db/connection.server'
 import { DEMO_EMAIL, loadDemo } from '../db/load-demo.server'
-import { migrate } from '../db/migrate.server'
+import { migrate, type MigrationTerms } from '../db/migrate.server'
 import { deleteStudio, isEmpty, listStudiosByEmail } from '../db/repositories/accounts.server'
 
 export interface Preparation {
@@ -12,19 +14,23 @@ export interface Preparation {
 }
 
 /**
- * Migrates, and loads the demo into an empty database.
+ * Migrates, and loads the demo into an empty database; two nodes on one database do it one after the other.
  *
- * @param today - YYYY-MM-DD for the dates of the demo
  * @param resetDemo - delete the demo studio first, with all that was changed in it
  */
-export async function prepareDatabase(terms: {
-	today: string
-	demoPassword: string
-	resetDemo: boolean
-}): Promise<Preparation> {
-	const migrated = await migrate()
-	if (terms.resetDemo) for (const id of await listStudiosByEmail(DEMO_EMAIL)) await deleteStudio(id)
-	const demoLoaded = terms.resetDemo || (await isEmpty())
-	if (demoLoaded) await loadDemo({ today: terms.today, password: terms.demoPassword })
+export async function prepareDatabase(
+	terms: { demoPassword: string; resetDemo: boolean } & Pick<MigrationTerms, 'beforeUpgrade'>,
+): Promise<Preparation> {
+	openDatabase()
+	let demoLoaded = false
+	const migrated = await migrate({
+		...(terms.beforeUpgrade && { beforeUpgrade: terms.beforeUpgrade }),
+		afterwards: async () => {
+			if (terms.resetDemo) for (const id of await listStudiosByEmail(DEMO_EMAIL)) await deleteStudio(id)
+			demoLoaded = terms.resetDemo || (await isEmpty())
+			const zone = demoZone()
+			if (demoLoaded) await loadDemo({ today: today(zone), zone, password: terms.demoPassword })
+		},
+	})
 	return { migrated, demoLoaded, demoEmail: DEMO_EMAIL }
 }

@@ -1,6 +1,6 @@
 /** Joins the component library's form to an action: check, submit as JSON, put the errors of either side on their fields. */
 import { Form, type FormInstance } from 'antd'
-import { useEffect } from 'react'
+import { useEffect, useEffectEvent } from 'react'
 import { useFetcher } from 'react-router'
 import { ValidationError, type AnyObjectSchema } from 'yup'
 import type { FieldProblem } from '../../core/errors'
@@ -24,15 +24,18 @@ export interface SchemaForm<Values> {
 /**
  * @param check - rules beyond the schema that both sides know; throws nothing, names fields
  * @param toBody - what is sent, if it is more than the values
+ * @param onSaved - told once of each saving that was taken
  */
 export function useSchemaForm<Values extends object>({
 	schema,
 	check = () => [],
 	toBody = (values) => values,
+	onSaved,
 }: {
 	schema: AnyObjectSchema
 	check?: (values: Values) => readonly FieldProblem[]
 	toBody?: (values: Values) => object
+	onSaved?: () => void
 }): SchemaForm<Values> {
 	const [form] = Form.useForm<Values>()
 	const fetcher = useFetcher<unknown>()
@@ -41,6 +44,11 @@ export function useSchemaForm<Values extends object>({
 	useEffect(() => {
 		if (refusal) showProblems(form, refusal.problems)
 	}, [form, refusal])
+
+	const tellSaved = useEffectEvent(() => onSaved?.())
+	useEffect(() => {
+		if (fetcher.data !== undefined && !isRefusal(fetcher.data)) tellSaved()
+	}, [fetcher.data])
 
 	const submit = async (values: Values) => {
 		const body = toBody(values)

@@ -1,28 +1,51 @@
-/** Wrong passwords are limited, by address and account and by address alone. Counted in memory: a restart forgets. */
-import { RateLimiterMemory } from 'rate-limiter-flexible'
-import { InputError } from '../../core/errors'
-
-const WINDOW_SECONDS = 15 * 60
-const byAccount = new RateLimiterMemory({ points: 8, duration: WINDOW_SECONDS, keyPrefix: 'account' })
-const byAddress = new RateLimiterMemory({ points: 60, duration: WINDOW_SECONDS, keyPrefix: 'address' })
-
 /**
- * Counts an attempt before the password is looked at.
- *
- * @throws {InputError} too many; it says how long to wait
+ * Wrong passwords are limited, by address and account, and by address alone. Counted in the database, so that a restart
+ * forgets none and several nodes count together.
  */
-export async function countAttempt(email: string, address: string): Promise<void> {
-	try {
-		await Promise.all([byAccount.consume(`${email.toLowerCase()} ${address}`), byAddress.consume(address)])
-	} catch (refusal) {
-		if (refusal instanceof Error) throw refusal
-		const minutes = Math.max(1, Math.ceil(Number((refusal as { msBeforeNext?: number }).msBeforeNext ?? 0) / 60_000))
-		const message = `Too many attempts. Please wait ${minutes} ${minutes === 1 ? 'minute' : 'minutes'} and try again.`
-		throw new InputError([{ path: 'password', message }])
-	}
+import { InputError } from '../../core/errors'
+import { countFailure, forgetFailures, takeFailureBack } from '../../db/repositories/sign-in-failures.server'
+
+const WINDOW_MS = 15 * 60_000
+const MOST_OF_ACCOUNT = 8
+const MOST_OF_ADDRESS = 60
+
+interface Keys {
+	account: string
+	/**
+	 * Absent where everybody comes from one address, since a proxy stands before us that we were not told to trust: a few
+	 * wrong passwords would lock everybody out.
+	 */
+	address?: string
 }
 
-/** A right password clears the account's count. */
-export async function clearAttempts(email: string, address: string): Promise<void> {
-	await byAccount.delete(`${email.toLowerCase()} ${address}`)
+function keysOf(email: string, address: string | undefined): Keys {
+	const account = `account ${email.toLowerCase()} ${address ?? ''}`
+	return address === undefined ? { account } : { account, address: `address ${address}` }
+}
+
+/**
+ * Counts an attempt before the password is looked at, so that many at once count as many; a right one is taken back.
+ *
+ * @param from - address of the visitor; undefined: it says nothing of a person
+ * @throws {InputError} too many; it says how long to wait
+ */
+export async function countAttempt(email: string, from: string | undefined): Promise<void> {
+	const { account, address } = keysOf(email, from)
+	const now = Date.now()
+	refuseAfter(await countFailure(account, WINDOW_MS, now), MOST_OF_ACCOUNT)
+	if (address !== undefined) refuseAfter(await countFailure(address, WINDOW_MS, now), MOST_OF_ADDRESS)
+}
+
+function refuseAfter({ count, msLeft }: { count: number; msLeft: number }, most: number): void {
+	if (count <= most) return
+	const minutes = Math.max(1, Math.ceil(msLeft / 60_000))
+	const message = `Too many attempts. Please wait ${minutes} ${minutes === 1 ? 'minute' : 'minutes'} and try again.`
+	throw new InputError([{ path: 'password', message }])
+}
+
+/** The password was right: the account's failures are forgotten, and the address has one less. */
+export async function forgiveAttempt(email: string, from: string | undefined): Promise<void> {
+	const { account, address } = keysOf(email, from)
+	await forgetFailures(account, Date.now())
+	if (address !== undefined) await takeFailureBack(address)
 }

@@ -8,7 +8,7 @@ import { NotFoundError } from '../../core/errors'
 import type { Studio } from '../../db/repositories/accounts.server'
 import { getCourse, type StoredCourse } from '../../db/repositories/courses.server'
 import { readStock, toStock } from '../../db/repositories/stock.server'
-import { listStudents } from '../../db/repositories/students.server'
+import { getRoster } from '../../db/repositories/students.server'
 import { readPlan } from '../plans/read-plan.server'
 
 export interface CurrentKit {
@@ -36,10 +36,10 @@ export interface KitState {
 /** @throws {NotFoundError} the studio has no such course */
 export async function readKit(studio: Studio, courseId: number): Promise<CurrentKit> {
 	const course = await getCourse(studio.id, courseId)
-	const [{ coursePlan, designs, documents, isOutdated }, stored, roster] = await Promise.all([
+	const [{ coursePlan, designs, documents, isOutdated }, stored, { students: roster }] = await Promise.all([
 		readPlan(studio, course),
 		readStock(studio.id),
-		listStudents(studio.id, courseId),
+		getRoster(studio.id, courseId),
 	])
 	const stock = toStock(stored)
 	const { compiled, plan, objective } = coursePlan

@@ -5,7 +5,7 @@ import { listPreparation } from '../../core/kits/preparation'
 import { listNeeds, listShopping } from '../../core/kits/shopping-list'
 import { tellPlan } from '../../core/courses/plan-story'
 import type { Studio } from '../../db/repositories/accounts.server'
-import { today } from '../http/today.server'
+import { today } from '../http/studio-clock.server'
 import type { CurrentKit } from '../kits/read-kit.server'
 import { readPlan } from '../plans/read-plan.server'
 import { amountWords, lengthWords, money } from '../words/amounts'
@@ -152,8 +152,8 @@ function stationZones({ units }: Studio, { kit }: KitOfCourse): PaperZone[] {
 	]
 }
 
-function shoppingTables({ units, kitTerms }: Studio, { kit, stock }: KitOfCourse): PaperTable[] {
-	const { lines } = listShopping(listNeeds(kit), stock, today())
+function shoppingTables({ units, kitTerms, timeZone }: Studio, { kit, stock }: KitOfCourse): PaperTable[] {
+	const { lines } = listShopping(listNeeds(kit), stock, today(timeZone))
 	const orders = lines.flatMap((line) => line.orders.map((order) => ({ line, order })))
 	const suppliers = [...new Set(orders.map(({ order }) => order.supplierName))]
 	const bySupplier = suppliers.map((supplier): PaperTable => ({
@@ -248,7 +248,7 @@ async function preparationTable(studio: Studio, { course, kit, stock }: KitOfCou
 			what: `Colour ${paste}: ${colour}`,
 			detail: amountWords(shares.total, 'mg', studio.units),
 		})
-	const date = today()
+	const date = today(studio.timeZone)
 	const orders = listShopping(listNeeds(kit), stock, date).lines.flatMap(({ name, orders: own }) =>
 		own.map(({ orderBy, supplierName }) => ({ name, orderBy, supplierName })),
 	)

@@ -9,7 +9,7 @@ import type { StoredCourse } from '../../db/repositories/courses.server'
 import { createPlan, getPlan } from '../../db/repositories/plans.server'
 import { readPlan as readPlanDocument } from '../../exchange/read-document'
 import { makePlan } from '../solving/make-plan.server'
-import { readPlan } from './read-plan.server'
+import { OTHER_PLAN, readPlan } from './read-plan.server'
 
 const CHANGED = 'What this plan was made from has changed since: plan anew, and choose again.'
 
@@ -17,12 +17,18 @@ const CHANGED = 'What this plan was made from has changed since: plan anew, and 
  * Keeps a plan; what is proven of it is found out here, not believed.
  *
  * @param text - the plan as JSON
+ * @param shownId - the plan that stood when this one was chosen
  * @throws {InputError} it is no plan of this course
  * @throws {ConflictError} the course has changed since the plan was made
  */
-export async function keepPlan(studio: Studio, course: StoredCourse, text: string): Promise<void> {
+export async function keepPlan(
+	studio: Studio,
+	course: StoredCourse,
+	{ text, shownId }: { text: string; shownId: number },
+): Promise<void> {
 	const current = await readPlan(studio, course)
 	if (current.isOutdated) throw new ConflictError(CHANGED)
+	if (current.planId !== shownId) throw new ConflictError(OTHER_PLAN)
 	const { coursePlan, documents, fingerprint } = current
 	const plan = parsePlan(text)
 	const { objective, errors } = checkPlan(coursePlan.compiled.instance, plan)

@@ -19,6 +19,7 @@ export async function readDryingTerms(studio: Studio): Promise<DryingTerms> {
 		places: places.map(({ id, kind, name, climate, movement }) => ({ id, kind, name, climate, movement })),
 		confidence: studio.dryingConfidence,
 		standard: studio.gaugeStandard,
+		zone: studio.timeZone,
 		observations,
 	}
 }

@@ -3,6 +3,7 @@ import { resolveCourse, type CoursePlan } from '../../core/courses/plan-course'
 import type { DesignInCourse } from '../../core/courses/compile-course'
 import type { PlanTerms } from '../../core/courses/drying-terms'
 import type { Design } from '../../core/designs/design'
+import { ConflictError } from '../../core/errors'
 import { fingerprintOf } from '../../db/fingerprint.server'
 import type { StoredCourse } from '../../db/repositories/courses.server'
 import { createPlan, findNewestPlan } from '../../db/repositories/plans.server'
@@ -38,8 +39,18 @@ export async function readPlan(studio: Studio, course: StoredCourse): Promise<Cu
 	return { ...common, coursePlan, planId, isOutdated: false }
 }
 
-/** Plans the course anew from what it is now. */
-export async function planAnew(studio: Studio, course: StoredCourse): Promise<void> {
+/** Said to a window that chose before it saw the plan that stands now. */
+export const OTHER_PLAN = 'Another plan was kept in another window meanwhile: look at it first.'
+
+/**
+ * Plans the course anew from what it is now.
+ *
+ * @param shownId - the plan that stood on the page
+ * @throws {ConflictError} another stands there by now
+ */
+export async function planAnew(studio: Studio, course: StoredCourse, shownId: number): Promise<void> {
+	const stored = await findNewestPlan(studio.id, course.id)
+	if (stored && stored.id !== shownId) throw new ConflictError(OTHER_PLAN)
 	const { plain, documents, terms, fingerprint } = await readInputs(studio, course)
 	const document = await makePlan(studio, { course: plain, designs: documents, terms })
 	await createPlan(studio.id, { courseId: course.id, fingerprint, document })

@@ -1,5 +1,6 @@
 /** A course saved with the plan that it gives: what creating and changing have in common. */
 import type { Course } from '../../core/courses/course'
+import { requireValidCourse } from '../../core/courses/validate-course'
 import { keepValidPicks } from '../../core/designs/resolve-design'
 import { inTransaction } from '../../db/connection.server'
 import { fingerprintOf } from '../../db/fingerprint.server'
@@ -16,7 +17,7 @@ import { pinDesigns } from './pin-designs.server'
  * @throws {InputError} by field of the course
  */
 export async function createPlannedCourse(studio: Studio, input: Course): Promise<number> {
-	const { course, documents } = await pinDesigns(studio.id, input)
+	const { course, documents } = await pinDesigns(studio.id, requireValidCourse(input))
 	const terms = await readPlanTerms(studio, documents)
 	const plan = await makePlan(studio, { course, designs: documents, terms })
 	return inTransaction(async (transaction) => {
@@ -78,7 +79,7 @@ export async function setWait(
 }
 
 async function savePlanned(studio: Studio, input: StoredCourse): Promise<void> {
-	const { course, documents } = await pinDesigns(studio.id, input)
+	const { course, documents } = await pinDesigns(studio.id, requireValidCourse(input))
 	const terms = await readPlanTerms(studio, documents)
 	const { id, version: _, ...plain } = course
 	const plan = await makePlan(studio, { course: plain, designs: documents, terms })

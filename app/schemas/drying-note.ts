@@ -1,23 +1,16 @@
-import { mixed, number, object, ref } from 'yup'
+/** What was seen of the piece of the address that it is sent to; or an entry to be forgotten. */
+import { number, object, ref } from 'yup'
+import { rowId } from './row-version'
 
 const HOURS = 'A number of hours from 0 to 2000'
 
-const hours = () => number().typeError(HOURS).min(0, HOURS).max(2000, HOURS)
+const hours = () => number().transform(empty).typeError(HOURS).min(0, HOURS).max(2000, HOURS)
 const empty = (value: unknown, original: unknown) => (original === '' ? undefined : value)
 
-/** What was seen of the piece of the address that it is sent to; or an entry to be forgotten. */
-export const dryingNoteSchema = object({
-	intent: mixed<'note' | 'forget'>().oneOf(['note', 'forget']).required(),
-	id: number()
-		.integer()
-		.when('intent', { is: 'forget', then: (schema) => schema.required() }),
-	notReadyHours: hours()
-		.transform(empty)
-		.when('intent', { is: 'note', then: (schema) => schema.required(HOURS) }),
-	readyHours: hours()
-		.transform(empty)
-		.when('intent', {
-			is: 'note',
-			then: (schema) => schema.moreThan(ref('notReadyHours'), 'Must be later than when it was not ready yet'),
-		}),
-}).noUnknown()
+export const dryingNoteActions = {
+	note: object({
+		notReadyHours: hours().required(HOURS),
+		readyHours: hours().moreThan(ref('notReadyHours'), 'Must be later than when it was not ready yet'),
+	}).noUnknown(),
+	forget: object({ id: rowId().required() }).noUnknown(),
+}

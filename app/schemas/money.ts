@@ -1,4 +1,6 @@
 import { number, object, type InferType } from 'yup'
+import type { CourseMoney } from '../../core/kits/price-course'
+import { rowVersion } from './row-version'
 
 const WORDS = 'An amount from 0 to 100000'
 
@@ -10,6 +12,28 @@ export const moneySchema = object({
 	room: amount(),
 	payPerHour: amount(),
 	other: amount(),
+	version: rowVersion(),
 }).noUnknown()
 
 export type MoneyInput = InferType<typeof moneySchema>
+
+/** As core reckons: in cents. */
+export function toCourseMoney({ price, room, payPerHour, other }: MoneyInput): CourseMoney {
+	const cents = (amount: number) => Math.round(100 * amount)
+	return {
+		priceCents: cents(price),
+		roomCents: cents(room),
+		payCentsPerHour: cents(payPerHour),
+		otherCents: cents(other),
+	}
+}
+
+/** As the form shows it. */
+export function toFields({ priceCents, roomCents, payCentsPerHour, otherCents }: CourseMoney) {
+	return {
+		price: priceCents / 100,
+		room: roomCents / 100,
+		payPerHour: payCentsPerHour / 100,
+		other: otherCents / 100,
+	}
+}

@@ -2,7 +2,9 @@
 import { array, boolean, mixed, object, string, type InferType } from 'yup'
 import { PACES, type Pace } from '../../core/courses/course'
 import { ALLERGENS, type Allergen } from '../../core/designs/design'
+import { COURSE_LIMITS } from '../../core/courses/validate-course'
 import { DIETS, type Diet, type Student } from '../../core/kits/student'
+import { rowVersion, versionSchema } from './row-version'
 
 /** Absent: as the group. Forms say null or nothing for none. */
 const level = () =>
@@ -21,7 +23,11 @@ export const studentSchema = object({
 }).noUnknown()
 
 export const peopleSchema = object({
-	students: array(studentSchema).required().max(60, 'At most 60 people'),
+	students: array(studentSchema)
+		.required()
+		.max(COURSE_LIMITS.students.max, `At most ${COURSE_LIMITS.students.max} people`),
+	/** Of the list as it was read. */
+	version: rowVersion(),
 }).noUnknown()
 
 export type PeopleInput = InferType<typeof peopleSchema>
@@ -31,8 +37,11 @@ export function toStudent({ level: pace, ...student }: PeopleInput['students'][n
 	return { ...student, ...(pace && { level: pace }) }
 }
 
-/** What else the page may ask for. */
-export const peopleActionSchema = object({
-	intent: mixed<'forget' | 'import'>().oneOf(['forget', 'import']).required(),
-	text: string().max(200_000, 'The file is larger than 200 kB'),
-}).noUnknown()
+/** What else the page may ask for, by its intent. */
+export const peopleActions = {
+	forget: versionSchema,
+	import: object({
+		text: string().required('The file is empty').max(200_000, 'The file is larger than 200 kB'),
+		version: rowVersion(),
+	}).noUnknown(),
+}

@@ -1,24 +1,22 @@
-import { mixed, number, object, string } from 'yup'
+/** What else the screen of a place may ask for, by its intent. */
+import { number, object, string } from 'yup'
+import { AIR_LIMITS } from '../../core/drying/climate'
+import { versionSchema } from './row-version'
 
-const INTENTS = ['type-in', 'import', 'take-day', 'delete'] as const
-const TEMPERATURE = 'A temperature from -5 to 45 °C'
+const { minC, maxC } = AIR_LIMITS
+const TEMPERATURE = `A temperature from ${minC} to ${maxC} °C`
 const HUMIDITY = 'A humidity from 1 to 100 %'
+/** Of a file: a year of readings, one every five minutes, has some 3 MB. */
+const MOST_CHARACTERS = 3_500_000
 
-/** What else the screen of a place may ask for. */
-export const placeActionSchema = object({
-	intent: mixed<(typeof INTENTS)[number]>().oneOf(INTENTS).required(),
-	temperatureC: number()
-		.typeError(TEMPERATURE)
-		.min(-5, TEMPERATURE)
-		.max(45, TEMPERATURE)
-		.when('intent', { is: 'type-in', then: (schema) => schema.required(TEMPERATURE) }),
-	humidity: number()
-		.typeError(HUMIDITY)
-		.min(1, HUMIDITY)
-		.max(100, HUMIDITY)
-		.when('intent', { is: 'type-in', then: (schema) => schema.required(HUMIDITY) }),
-	/** Of a file. */
-	text: string()
-		.max(1_500_000, 'The file is larger than 1.5 MB')
-		.when('intent', { is: 'import', then: (schema) => schema.required('The file is empty') }),
-}).noUnknown()
+export const placeActions = {
+	'type-in': object({
+		temperatureC: number().typeError(TEMPERATURE).required(TEMPERATURE).min(minC, TEMPERATURE).max(maxC, TEMPERATURE),
+		humidity: number().typeError(HUMIDITY).required(HUMIDITY).min(1, HUMIDITY).max(100, HUMIDITY),
+	}).noUnknown(),
+	import: object({
+		text: string().required('The file is empty').max(MOST_CHARACTERS, 'The file is larger than 3.5 MB'),
+	}).noUnknown(),
+	'take-day': versionSchema,
+	delete: versionSchema,
+}

@@ -24,7 +24,8 @@ export const placeSchema = object({
 		is: 'day',
 		then: (schema) => schema.required('Fill all 24 hours').length(24, 'Fill all 24 hours'),
 	}),
-	version: number().integer().min(0).required(),
+	/** 0: a new one. */
+	version: number().integer().min(0).max(1e9).required(),
 }).noUnknown()
 
 export type PlaceInput = InferType<typeof placeSchema>

@@ -1,58 +1,40 @@
-import { mixed, number, object, string } from 'yup'
+/** What the plan's screen may ask for, by its intent. Limits of a course are core's; here they only have a shape. */
+import { number, object, string } from 'yup'
+import type { IntentOf } from './intent'
+import { COURSE_LIMITS } from '../../core/courses/validate-course'
+import { rowId, rowVersion } from './row-version'
 
-const INTENTS = [
-	'plan-anew',
-	'add-session',
-	'take-new-designs',
-	'set-wait',
-	'free-wait',
-	'end-later',
-	'fewer-flowers',
-	'keep-plan',
-	'bring-back',
-] as const
+const { waitMinutes, flowersPerStudent, designs } = COURSE_LIMITS
+const MINUTES = `Whole minutes from ${waitMinutes.min} to ${waitMinutes.max} (30 days)`
+/** Of a plan as JSON. */
+const MOST_CHARACTERS = 400_000
 
-const MINUTES = 'Whole minutes from 1 to 43200 (30 days)'
+/** Of the course as it was shown. */
+const version = rowVersion()
+/** Which wait. */
+const key = string().required().max(200)
+const minutes = number().typeError(MINUTES).required(MINUTES).integer(MINUTES).min(waitMinutes.min, MINUTES)
 
-/** What the plan's screen may ask for. */
-export const planActionSchema = object({
-	intent: mixed<(typeof INTENTS)[number]>().oneOf(INTENTS).required(),
-	/** Of the course as it was shown. */
-	version: number().required().integer().min(1),
-	/** Which wait, to set it by hand or to free it. */
-	key: string()
-		.max(200)
-		.when('intent', { is: isWait, then: (schema) => schema.required() }),
-	minutes: number()
-		.typeError(MINUTES)
-		.integer(MINUTES)
-		.min(1, MINUTES)
-		.max(43_200, MINUTES)
-		.when('intent', { is: isOfMinutes, then: (schema) => schema.required(MINUTES) }),
-	/** Which design, counted from 0, is made with how many flowers. */
-	design: number()
-		.integer()
-		.min(0)
-		.when('intent', { is: 'fewer-flowers', then: (schema) => schema.required() }),
-	flowers: number()
-		.integer()
-		.min(1)
-		.max(500)
-		.when('intent', { is: 'fewer-flowers', then: (schema) => schema.required() }),
-	/** A plan as JSON. */
-	plan: string()
-		.max(400_000)
-		.when('intent', { is: 'keep-plan', then: (schema) => schema.required() }),
-	planId: number()
-		.integer()
-		.min(1)
-		.when('intent', { is: 'bring-back', then: (schema) => schema.required() }),
-}).noUnknown()
-
-function isOfMinutes(intent: string): boolean {
-	return intent === 'set-wait' || intent === 'end-later'
+export const planActions = {
+	/** Of the plan that was shown: another may have been kept since. */
+	'plan-anew': object({ version, planId: rowId().required() }).noUnknown(),
+	'take-new-designs': object({ version }).noUnknown(),
+	'set-wait': object({ version, key, minutes: minutes.max(waitMinutes.max, MINUTES) }).noUnknown(),
+	'free-wait': object({ version, key }).noUnknown(),
+	'add-session': object({ version }).noUnknown(),
+	'end-later': object({ version, minutes }).noUnknown(),
+	'fewer-flowers': object({
+		version,
+		/** Which design, counted from 0. */
+		design: number().required().integer().min(0).max(designs.max),
+		flowers: number().required().integer().min(flowersPerStudent.min).max(flowersPerStudent.max),
+	}).noUnknown(),
+	'keep-plan': object({
+		version,
+		planId: rowId().required(),
+		plan: string().required().max(MOST_CHARACTERS),
+	}).noUnknown(),
+	'bring-back': object({ version, planId: rowId().required() }).noUnknown(),
 }
 
-function isWait(intent: string): boolean {
-	return intent === 'set-wait' || intent === 'free-wait'
-}
+export type PlanAction = IntentOf<typeof planActions>

@@ -1,16 +1,14 @@
 /** Changes of the shelf and of suppliers, as forms send them: amounts in g, ml, m or pieces, money with cents. */
 import { mixed, number, object, string } from 'yup'
 import { parseWireName, STOCK_KINDS, type StockKind } from '../../core/kits/stock'
+import { rowId, rowVersion } from './row-version'
 
 const AMOUNT = 'An amount from 0 to 2000000'
+const DAYS = 'Whole days from 0 to 365'
 const PRICE = 'A price from 0 to 100000'
 
 const amount = () => number().typeError(AMOUNT).required(AMOUNT).min(0, AMOUNT).max(2_000_000, AMOUNT)
-const id = () =>
-	number()
-		.transform((value: unknown, original: unknown) => (original === '' ? undefined : value))
-		.integer()
-		.min(1)
+const emptyToNone = (value: unknown, original: unknown) => (original === '' ? undefined : value)
 const kind = () => mixed<StockKind>().oneOf(STOCK_KINDS, 'Choose a kind').required('Choose a kind')
 const name = () =>
 	string()
@@ -25,40 +23,44 @@ const name = () =>
 				),
 		})
 
-export const stockItemSchema = object({
-	intent: string().oneOf(['item']).required(),
-	id: id(),
-	kind: kind(),
-	name: name(),
-	onHand: amount(),
-}).noUnknown()
+/** A line to change, with its version as it was read; without them a new one. */
+const row = {
+	id: rowId().transform(emptyToNone),
+	version: number()
+		.transform(emptyToNone)
+		.integer()
+		.min(1)
+		.when('id', { is: (id: unknown) => id !== undefined, then: () => rowVersion() }),
+}
 
-export const supplierSchema = object({
-	intent: string().oneOf(['supplier']).required(),
-	id: id(),
+const item = object({ ...row, kind: kind(), name: name(), onHand: amount() }).noUnknown()
+
+const supplier = object({
+	...row,
 	name: string().trim().required('Give the supplier a name').max(80, 'At most 80 characters'),
-	leadDays: number()
-		.typeError('Whole days from 0 to 365')
-		.required('Whole days from 0 to 365')
-		.integer('Whole days from 0 to 365')
-		.min(0, 'Whole days from 0 to 365')
-		.max(365, 'Whole days from 0 to 365'),
+	leadDays: number().typeError(DAYS).required(DAYS).integer(DAYS).min(0, DAYS).max(365, DAYS),
 	delivery: number().typeError(PRICE).required(PRICE).min(0, PRICE).max(100_000, PRICE),
 }).noUnknown()
 
-export const offerSchema = object({
-	intent: string().oneOf(['offer']).required(),
-	supplierId: number().typeError('Choose a supplier').required('Choose a supplier').integer().min(1),
+const offer = object({
+	...row,
+	supplierId: rowId().typeError('Choose a supplier').required('Choose a supplier'),
 	kind: kind(),
 	name: name(),
 	pack: amount().moreThan(0, 'A pack holds something'),
 	price: number().typeError(PRICE).required(PRICE).min(0, PRICE).max(100_000, PRICE),
 }).noUnknown()
 
-export const stockActionSchema = object({
-	intent: mixed<'delete-item' | 'delete-supplier' | 'delete-offer' | 'import'>()
-		.oneOf(['delete-item', 'delete-supplier', 'delete-offer', 'import'])
-		.required(),
-	id: id(),
-	text: string().max(1_000_000, 'The file is larger than 1 MB'),
-}).noUnknown()
+const remove = object({ id: rowId().required(), version: rowVersion() }).noUnknown()
+
+export const stockActions = {
+	item,
+	supplier,
+	offer,
+	'delete-item': remove,
+	'delete-supplier': remove,
+	'delete-offer': remove,
+	import: object({
+		text: string().required('The file is empty').max(1_000_000, 'The file is larger than 1 MB'),
+	}).noUnknown(),
+}

@@ -3,6 +3,8 @@ import type { Paste } from '../../core/designs/design'
 import { PASTE_TERMS } from '../../core/drying/paste-terms'
 import { UNIT_SYSTEMS, type UnitSystem } from '../../core/materials/units'
 import type { GaugeStandard } from '../../core/materials/wire-gauge'
+import { isTimeZone } from '../../core/time/zone'
+import { rowVersion } from './row-version'
 
 const between = (min: number, max: number) => {
 	const words = `A number from ${min} to ${max}`
@@ -13,6 +15,10 @@ const PASTES = Object.keys(PASTE_TERMS) as Paste[]
 
 export const studioSchema = object({
 	name: string().trim().required('Give the studio a name').max(120, 'At most 120 characters'),
+	timeZone: string()
+		.required('Choose a time zone')
+		.max(60)
+		.test('zone', 'There is no such time zone', (value) => value === undefined || isTimeZone(value)),
 	gaugeStandard: mixed<GaugeStandard>().oneOf(['swg', 'awg'], 'Choose a gauge table').required('Choose a gauge table'),
 	wireLengthsMm: array(
 		number()
@@ -66,7 +72,7 @@ export const studioSchema = object({
 			deep: between(0, 20),
 		}).noUnknown(),
 	}).noUnknown(),
-	version: number().required().integer().min(1),
+	version: rowVersion(),
 }).noUnknown()
 
 export type StudioInput = InferType<typeof studioSchema>

@@ -43,7 +43,7 @@ export function compileCourse(
 	terms: PlanTerms = ORDINARY_TERMS,
 ): CompiledCourse {
 	if (designs.length === 0) throw new InputError([{ path: 'designs', message: 'Choose at least one design' }])
-	const { origin, windows } = toWindows(course.sessions)
+	const { origin, windows } = toWindows(course.sessions, terms.zone)
 	const perDesign = designs.map((item) => compileSteps(course, item, terms.ownedTools ?? {}))
 	const steps = perDesign.flat()
 	const findWait = createWaitFinder(course, terms, origin)

@@ -2,7 +2,7 @@
 import type { DryingStage, Tint } from '../designs/design'
 import type { WaitSource } from './find-waits'
 import type { Instance } from '../planning/instance'
-import type { WallTime } from './session-windows'
+import type { ClockOrigin } from '../time/zone'
 
 /** What a task of the instance stands for. */
 export type TaskSource =
@@ -43,7 +43,7 @@ export interface CourseWait extends WaitSource {
 export interface CompiledCourse {
 	instance: Instance
 	/** Clock minute 0 of the instance. */
-	origin: WallTime
+	origin: ClockOrigin
 	/** By task id. */
 	tasks: Record<string, TaskSource>
 	/** By arc index. */

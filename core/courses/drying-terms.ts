@@ -6,7 +6,9 @@ import { ORDINARY_PLACE, type Place } from '../drying/place'
 import type { OwnedTools } from '../materials/sharing/tool-sharing'
 import type { GaugeStandard } from '../materials/wire-gauge'
 import type { Course } from './course'
-import { toSessionSpans, type WallTime } from './session-windows'
+import { toSessionSpans } from './session-windows'
+import type { WallTime } from '../time/wall-clock'
+import { NO_ZONE } from '../time/zone'
 
 export interface DryingTerms {
 	/** The studio's places; where a course names none, the first of its kind. */
@@ -14,6 +16,8 @@ export interface DryingTerms {
 	/** Confidence that the studio plans waits with, in [0.5, 1). */
 	confidence: number
 	standard: GaugeStandard
+	/** The studio's, in the IANA database. */
+	zone: string
 	/** The studio's log, by paste. */
 	observations: Partial<Record<Paste, readonly DryingObservation[]>>
 }
@@ -25,7 +29,13 @@ export interface PlanTerms extends DryingTerms {
 }
 
 /** An ordinary room, and nothing learnt. */
-export const ORDINARY_TERMS: DryingTerms = { places: [], confidence: 0.9, standard: 'swg', observations: {} }
+export const ORDINARY_TERMS: DryingTerms = {
+	places: [],
+	confidence: 0.9,
+	standard: 'swg',
+	zone: NO_ZONE,
+	observations: {},
+}
 
 /** Beliefs of the same terms are found once. */
 const beliefs = new WeakMap<readonly DryingObservation[], PaceBelief>()
@@ -62,7 +72,7 @@ export interface PlacedStay {
 /** Where a piece that is ready to dry at a clock minute lies from then on: its session's room, then the store, and so on. */
 export function placesFrom(
 	{ sessions, storeId }: Pick<Course, 'sessions' | 'storeId'>,
-	terms: Pick<DryingTerms, 'places'>,
+	terms: Pick<DryingTerms, 'places' | 'zone'>,
 	clockMinute: number,
 ): PlacedStay[] {
 	const store = storeOf(terms, storeId)
@@ -75,7 +85,7 @@ export function placesFrom(
 		else stays.push({ place, hours: (until - now) / 60 })
 		now = until
 	}
-	toSessionSpans(sessions).forEach(({ start, end }, s) => {
+	toSessionSpans(sessions, terms.zone).forEach(({ start, end }, s) => {
 		if (end <= clockMinute) return
 		stay(store, start)
 		stay(roomOf(terms, sessions[s]?.roomId), end)

@@ -1,6 +1,6 @@
 /** The way out that is always there: one more session like the last. */
 import type { Course } from './course'
-import { addDays, daysBetween } from './session-windows'
+import { addDays, daysBetween } from '../time/calendar'
 
 /** Days to the next session of a course that has had only one so far. */
 const USUAL_INTERVAL_DAYS = 7

@@ -13,7 +13,9 @@ import type { TaskSource } from './compiled-course'
 import { beliefOf, placesFrom, toDryingPath } from './drying-terms'
 import type { CoursePlan } from './plan-course'
 import type { Thread } from './plan-story'
-import { toSessionSpans, toWallTime, type WallTime } from './session-windows'
+import { toSessionSpans } from './session-windows'
+import type { WallTime } from '../time/wall-clock'
+import { wallTimeAfter } from '../time/zone'
 
 export interface Softening {
 	source: TaskSource
@@ -30,7 +32,7 @@ export function findSoftening(
 	designs: readonly DesignInCourse[],
 	threads: readonly Thread[],
 ): Softening[] {
-	const spans = toSessionSpans(course.sessions)
+	const spans = toSessionSpans(course.sessions, compiled.origin.zone)
 	return threads.flatMap((thread): Softening[] => {
 		const { stage, hangsMinutes, isSwapped, from } = thread
 		const source = compiled.tasks[thread.fromTaskId]
@@ -43,7 +45,7 @@ export function findSoftening(
 		if (subject?.type !== 'piece') return []
 		const start = span.start + from.minute - made.startMin
 		const stays = placesFrom(course, terms, start)
-		const path = toDryingPath(stays, toWallTime(compiled.origin, start))
+		const path = toDryingPath(stays, wallTimeAfter(compiled.origin, start))
 		const untilHours = hangsMinutes / 60
 		if (!isEverDamp(path, untilHours, cutOffHumidity(subject.piece.paste, stage))) return []
 		const rateFactor = 1 / timesModel(beliefOf(terms, subject.paste), 0.5)
@@ -54,7 +56,7 @@ export function findSoftening(
 			{
 				source,
 				stage,
-				lostAt: toWallTime(compiled.origin, Math.round(start + 60 * lost)),
+				lostAt: wallTimeAfter(compiled.origin, Math.round(start + 60 * lost)),
 				placeName: placeAt(stays, lost),
 			},
 		]

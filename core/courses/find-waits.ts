@@ -14,7 +14,8 @@ import { cutOffHumidity } from '../drying/stages'
 import { findWhatSlows, type SlowReason } from '../drying/what-helps'
 import type { Course } from './course'
 import { beliefOf, placesFrom, roomOf, toDryingPath, type DryingTerms } from './drying-terms'
-import { toSessionSpans, toWallTime, type WallTime } from './session-windows'
+import { toSessionSpans } from './session-windows'
+import { wallTimeAfter, type ClockOrigin } from '../time/zone'
 
 /** Where a wait's length comes from. */
 export type WaitBasis =
@@ -57,7 +58,7 @@ export type WaitFinder = (
 ) => WaitSource | undefined
 
 /** Finds the waits of one course; equal pieces in equal places are computed once. */
-export function createWaitFinder(course: Course, terms: DryingTerms, origin: WallTime): WaitFinder {
+export function createWaitFinder(course: Course, terms: DryingTerms, origin: ClockOrigin): WaitFinder {
 	const starts = listStarts(course, terms, origin)
 	const known = new Map<string, Computed>()
 	return (design, from, to, need) => {
@@ -160,7 +161,7 @@ function hoursThatMatter({ plannedMinutes, p90Minutes }: Computed): number {
 }
 
 /** Pieces put to dry at the beginnings and ends of sessions, each from there on through rooms and stores. */
-function listStarts(course: Course, terms: DryingTerms, origin: WallTime): DryingPath[] {
-	const moments = toSessionSpans(course.sessions).flatMap(({ start, end }) => [start, end - 1])
-	return moments.map((moment) => toDryingPath(placesFrom(course, terms, moment), toWallTime(origin, moment)))
+function listStarts(course: Course, terms: DryingTerms, origin: ClockOrigin): DryingPath[] {
+	const moments = toSessionSpans(course.sessions, terms.zone).flatMap(({ start, end }) => [start, end - 1])
+	return moments.map((moment) => toDryingPath(placesFrom(course, terms, moment), wallTimeAfter(origin, moment)))
 }

@@ -7,7 +7,9 @@ import type { Plan } from '../planning/plan'
 import { normalDistribution, Z90 } from '../drying/normal-distribution'
 import type { CompiledCourse, CourseWait, TaskSource } from './compiled-course'
 import type { Session } from './course'
-import { handsOnMinutes, toWallTime, type WallTime } from './session-windows'
+import { handsOnMinutes, handsOnStretches } from './session-hours'
+import type { WallTime } from '../time/wall-clock'
+import { wallTimeAfter } from '../time/zone'
 import type { LaidTask } from './laid-task'
 import { tellShortfall, type ShortfallStory } from './shortfall-story'
 
@@ -111,7 +113,7 @@ export function tellPlan(compiled: CompiledCourse, plan: Plan, sessions: readonl
 	const aheadMinutes = elsewhere.ahead.reduce((total, { minutes }) => total + minutes, 0)
 	return {
 		sessions: sessions.map((session, s) => tellSession(compiled, session, s, laid, lastClose)),
-		threads: spinThreads(compiled, plan, laid),
+		threads: spinThreads(compiled, plan, laid, sessions),
 		...elsewhere,
 		swaps,
 		hopeless: listHopeless(compiled, plan),
@@ -140,13 +142,6 @@ function sessionOf({ instance }: CompiledCourse, start: number): number {
 	return (window?.session ?? 1) - 1
 }
 
-/** Minutes from midnight of the session's first day to clock minute 0. */
-function minuteShift({ origin }: CompiledCourse, session: Session): number {
-	return origin.minuteOfDay + (1440 * (Date.parse(origin.date) - Date.parse(session.date))) / MS_PER_DAY
-}
-
-const MS_PER_DAY = 86_400_000
-
 function tellSession(
 	compiled: CompiledCourse,
 	session: Session,
@@ -154,7 +149,7 @@ function tellSession(
 	laid: readonly LaidTask[],
 	lastClose: number,
 ): SessionStory {
-	const shift = minuteShift(compiled, session)
+	const shift = minuteIn(compiled, session, s, 0)
 	const ofSession = laid.filter(({ place, start }) => place === 'class' && sessionOf(compiled, start) === s)
 	// What begins after the last close has no place on the band: the shortfall lists it.
 	const inside = ofSession.filter(({ start }) => start < lastClose)
@@ -198,7 +193,12 @@ function sourceOf({ tasks }: CompiledCourse, taskId: string): TaskSource {
 	return tasks[taskId] ?? { type: 'demo', techniqueId: taskId, label: taskId }
 }
 
-function spinThreads(compiled: CompiledCourse, plan: Plan, laid: readonly LaidTask[]): Thread[] {
+function spinThreads(
+	compiled: CompiledCourse,
+	plan: Plan,
+	laid: readonly LaidTask[],
+	sessions: readonly Session[],
+): Thread[] {
 	const swapped = new Set(plan.swaps)
 	return compiled.instance.arcs.flatMap((arc, a) => {
 		const { stage, wait } = compiled.arcs[a] ?? {}
@@ -212,9 +212,9 @@ function spinThreads(compiled: CompiledCourse, plan: Plan, laid: readonly LaidTa
 				stage,
 				wait,
 				isSwapped: swapped.has(a),
-				from: { session: fromSession, minute: minuteIn(compiled, fromSession, from.end) },
-				to: { session: toSession, minute: minuteIn(compiled, toSession, to.start) },
-				readyAt: toWallTime(compiled.origin, from.end + arc.lag),
+				from: { session: fromSession, minute: minuteIn(compiled, sessions[fromSession], fromSession, from.end) },
+				to: { session: toSession, minute: minuteIn(compiled, sessions[toSession], toSession, to.start) },
+				readyAt: wallTimeAfter(compiled.origin, from.end + arc.lag),
 				hangsMinutes: to.start - from.end,
 				...sureWithin(wait, to.start - from.end),
 			}
@@ -234,10 +234,12 @@ function pairRuns(from: readonly LaidTask[], to: readonly LaidTask[], isPiecewis
 	})
 }
 
-function minuteIn(compiled: CompiledCourse, session: number, clockMinute: number): number {
-	const first = compiled.instance.windows.find(({ session: number }) => number === session + 1)
-	const midnight = toWallTime(compiled.origin, first?.open ?? 0)
-	return clockMinute - (first?.open ?? 0) + midnight.minuteOfDay
+/** Minutes after midnight of a session's day at a clock minute; what runs over its end counts on. */
+function minuteIn({ instance }: CompiledCourse, session: Session | undefined, s: number, clockMinute: number): number {
+	const first = instance.windows.find(({ session: number }) => number === s + 1)
+	const [opening] = session ? handsOnStretches(session) : []
+	if (!first || !opening) throw new RangeError(`session ${s} has no hands-on time`)
+	return clockMinute - first.open + opening.open
 }
 
 function listElsewhere(compiled: CompiledCourse, plan: Plan, laid: readonly LaidTask[]) {

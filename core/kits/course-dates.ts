@@ -1,7 +1,7 @@
 /** When the preparation of a course begins: before the class, and before what is made ahead for it. */
 import type { CompiledCourse } from '../courses/compiled-course'
 import type { Course } from '../courses/course'
-import { addDays } from '../courses/session-windows'
+import { addDays } from '../time/calendar'
 import type { Plan } from '../planning/plan'
 
 export interface CourseDates {

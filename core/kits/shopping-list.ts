@@ -1,5 +1,5 @@
 /** What to buy for a class: its totals, less the stock, in the cheapest packs that still arrive in time. */
-import { daysBetween, addDays } from '../courses/session-windows'
+import { daysBetween, addDays } from '../time/calendar'
 import { planOrders, type Need, type Orders } from '../materials/buying/plan-orders'
 import type { AmountUnit, Shares } from './bill'
 import type { ClassKit } from './class-kit'

@@ -55,6 +55,14 @@ export function stockKey(kind: StockKind, name: string): string {
 	return `${kind}:${name.trim().toLowerCase().replace(/\s+/g, ' ')}`
 }
 
+/** The two parts of a `stockKey`; the name without capitals. */
+export function readStockKey(key: string): { kind: StockKind; name: string } {
+	const at = key.indexOf(':')
+	const kind = STOCK_KINDS.find((one) => one === key.slice(0, at))
+	if (!kind) throw new RangeError(`a key of the shelf begins with its kind, got ${key}`)
+	return { kind, name: key.slice(at + 1) }
+}
+
 /** '24 white 360 mm'. */
 export function wireName({ gauge, colour, lengthMm }: { gauge: number; colour: string; lengthMm: number }): string {
 	return `${gauge} ${colour} ${lengthMm} mm`

@@ -1,5 +1,6 @@
 /** Studios and their people, designs, courses and plans. Every table hangs on a studio, and goes with it. */
 import { DataTypes, type QueryInterface } from 'sequelize'
+import { ensureIndex } from '../repeatable'
 
 const id = { type: DataTypes.INTEGER.UNSIGNED, autoIncrement: true, primaryKey: true }
 const required = { allowNull: false }
@@ -48,7 +49,7 @@ export async function up({ context }: { context: QueryInterface }): Promise<void
 		created_at: time,
 		updated_at: time,
 	})
-	await context.addIndex('designs', ['studio_id', 'slug'], { unique: true })
+	await ensureIndex(context, 'designs', ['studio_id', 'slug'], { unique: true })
 	await context.createTable('courses', {
 		id,
 		studio_id: ownedBy('studios'),
@@ -82,7 +83,7 @@ export async function up({ context }: { context: QueryInterface }): Promise<void
 		clear_away_minutes: number,
 		breaks: { type: DataTypes.JSON, ...required },
 	})
-	await context.addIndex('course_sessions', ['date'])
+	await ensureIndex(context, 'course_sessions', ['date'])
 	await context.createTable('plans', {
 		id,
 		studio_id: ownedBy('studios'),
@@ -93,5 +94,5 @@ export async function up({ context }: { context: QueryInterface }): Promise<void
 		document: { type: DataTypes.JSON, ...required },
 		created_at: time,
 	})
-	await context.addIndex('plans', ['course_id', 'created_at'])
+	await ensureIndex(context, 'plans', ['course_id', 'created_at'])
 }

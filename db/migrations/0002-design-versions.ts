@@ -1,5 +1,6 @@
 /** Every version of a design is kept, and a course says which one it was planned with; lists get what they show. */
 import { DataTypes, type QueryInterface } from 'sequelize'
+import { ensureColumn, ensureIndex } from '../repeatable'
 
 const id = { type: DataTypes.INTEGER.UNSIGNED, autoIncrement: true, primaryKey: true }
 
@@ -16,13 +17,13 @@ export async function up({ context }: { context: QueryInterface }): Promise<void
 		document: { type: DataTypes.JSON, allowNull: false },
 		created_at: { type: DataTypes.DATE(3), allowNull: false },
 	})
-	await context.addIndex('design_versions', ['design_id', 'version'], { unique: true })
+	await ensureIndex(context, 'design_versions', ['design_id', 'version'], { unique: true })
 	await context.sequelize.query(
-		'INSERT INTO design_versions (design_id, version, document, created_at) SELECT id, version, document, updated_at FROM designs',
+		'INSERT IGNORE INTO design_versions (design_id, version, document, created_at) SELECT id, version, document, updated_at FROM designs',
 	)
 	// Null until the design is next saved or listed: what a card holds is core's business.
-	await context.addColumn('designs', 'card', { type: DataTypes.JSON, allowNull: true })
-	await context.addColumn('course_designs', 'design_version', { type: DataTypes.INTEGER.UNSIGNED, allowNull: true })
+	await ensureColumn(context, 'designs', 'card', { type: DataTypes.JSON, allowNull: true })
+	await ensureColumn(context, 'course_designs', 'design_version', { type: DataTypes.INTEGER.UNSIGNED, allowNull: true })
 	await context.sequelize.query(
 		'UPDATE course_designs cd JOIN courses c ON c.id = cd.course_id JOIN designs d ON d.studio_id = c.studio_id AND d.slug = cd.slug SET cd.design_version = d.version',
 	)

@@ -1,5 +1,6 @@
 /** Rooms and stores with their climates and readings, what was seen of drying, and where a course meets and keeps its pieces. */
 import { DataTypes, type QueryInterface } from 'sequelize'
+import { ensureColumn, ensureIndex } from '../repeatable'
 
 const id = { type: DataTypes.INTEGER.UNSIGNED, autoIncrement: true, primaryKey: true }
 const required = { allowNull: false }
@@ -31,7 +32,7 @@ export async function up({ context }: { context: QueryInterface }): Promise<void
 		humidity: { type: DataTypes.DOUBLE, ...required },
 		source: { type: DataTypes.STRING(10), ...required },
 	})
-	await context.addIndex('readings', ['place_id', 'at'], { unique: true })
+	await ensureIndex(context, 'readings', ['place_id', 'at'], { unique: true })
 	await context.createTable('drying_notes', {
 		id,
 		studio_id: ownedBy('studios'),
@@ -43,22 +44,26 @@ export async function up({ context }: { context: QueryInterface }): Promise<void
 		batch_size: { type: DataTypes.SMALLINT.UNSIGNED, ...required },
 		created_at: time,
 	})
-	await context.addColumn('studios', 'drying_confidence', { type: DataTypes.DOUBLE, ...required, defaultValue: 0.9 })
-	await context.addColumn('studios', 'reading_max_age_minutes', {
+	await ensureColumn(context, 'studios', 'drying_confidence', {
+		type: DataTypes.DOUBLE,
+		...required,
+		defaultValue: 0.9,
+	})
+	await ensureColumn(context, 'studios', 'reading_max_age_minutes', {
 		type: DataTypes.INTEGER.UNSIGNED,
 		...required,
 		defaultValue: 60,
 	})
-	await context.addColumn('studios', 'own_pastes', { type: DataTypes.JSON, allowNull: true })
+	await ensureColumn(context, 'studios', 'own_pastes', { type: DataTypes.JSON, allowNull: true })
 	const place = {
 		type: DataTypes.INTEGER.UNSIGNED,
 		allowNull: true,
 		references: { model: 'places', key: 'id' },
 		onDelete: 'SET NULL',
 	}
-	await context.addColumn('course_sessions', 'room_id', place)
-	await context.addColumn('courses', 'store_id', place)
-	await context.addColumn('courses', 'waits', { type: DataTypes.JSON, allowNull: true })
+	await ensureColumn(context, 'course_sessions', 'room_id', place)
+	await ensureColumn(context, 'courses', 'store_id', place)
+	await ensureColumn(context, 'courses', 'waits', { type: DataTypes.JSON, allowNull: true })
 	// Their documents do not say where a wait comes from: plans are made anew when they are next looked at.
 	await context.sequelize.query('DELETE FROM plans')
 }

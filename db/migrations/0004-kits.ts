@@ -1,5 +1,6 @@
 /** The people of a course, what it costs, which lines of its kits are packed; the studio's shelf and its suppliers. */
 import { DataTypes, type QueryInterface } from 'sequelize'
+import { ensureColumn, ensureIndex } from '../repeatable'
 
 const id = { type: DataTypes.INTEGER.UNSIGNED, autoIncrement: true, primaryKey: true }
 const required = { allowNull: false }
@@ -42,7 +43,7 @@ export async function up({ context }: { context: QueryInterface }): Promise<void
 		unit: text(10),
 		on_hand: amount,
 	})
-	await context.addIndex('stock_items', ['studio_id', 'item_key'], { unique: true })
+	await ensureIndex(context, 'stock_items', ['studio_id', 'item_key'], { unique: true })
 	await context.createTable('suppliers', {
 		id,
 		studio_id: ownedBy('studios'),
@@ -50,7 +51,7 @@ export async function up({ context }: { context: QueryInterface }): Promise<void
 		lead_days: { type: DataTypes.SMALLINT.UNSIGNED, ...required },
 		delivery_cents: whole,
 	})
-	await context.addIndex('suppliers', ['studio_id', 'name'], { unique: true })
+	await ensureIndex(context, 'suppliers', ['studio_id', 'name'], { unique: true })
 	await context.createTable('offers', {
 		id,
 		studio_id: ownedBy('studios'),
@@ -59,8 +60,8 @@ export async function up({ context }: { context: QueryInterface }): Promise<void
 		amount,
 		price_cents: whole,
 	})
-	await context.addIndex('offers', ['supplier_id', 'item_key', 'amount'], { unique: true })
-	await context.addColumn('studios', 'units', { ...text(10), defaultValue: 'metric' })
-	await context.addColumn('studios', 'kit_terms', { type: DataTypes.JSON, allowNull: true })
-	await context.addColumn('courses', 'money', { type: DataTypes.JSON, allowNull: true })
+	await ensureIndex(context, 'offers', ['supplier_id', 'item_key', 'amount'], { unique: true })
+	await ensureColumn(context, 'studios', 'units', { ...text(10), defaultValue: 'metric' })
+	await ensureColumn(context, 'studios', 'kit_terms', { type: DataTypes.JSON, allowNull: true })
+	await ensureColumn(context, 'courses', 'money', { type: DataTypes.JSON, allowNull: true })
 }

@@ -16,6 +16,8 @@ export class StudioModel extends Model<InferAttributes<StudioModel>, InferCreati
 	declare id: CreationOptional<number>
 	declare name: string
 	declare gaugeStandard: GaugeStandard
+	/** Name in the IANA database. */
+	declare timeZone: string
 	/** Lengths in which the studio buys wire, mm. */
 	declare wireLengthsMm: number[]
 	declare dryingConfidence: CreationOptional<number>
@@ -47,6 +49,7 @@ export function defineAccounts(sequelize: Sequelize): void {
 		{
 			id: { type: DataTypes.INTEGER.UNSIGNED, autoIncrement: true, primaryKey: true },
 			name: { type: DataTypes.STRING(120), allowNull: false },
+			timeZone: { type: DataTypes.STRING(60), allowNull: false },
 			gaugeStandard: { type: DataTypes.ENUM('swg', 'awg'), allowNull: false },
 			wireLengthsMm: { type: DataTypes.JSON, allowNull: false },
 			dryingConfidence: { type: DataTypes.DOUBLE, allowNull: false, defaultValue: 0.9 },

@@ -26,6 +26,10 @@ export class CourseModel extends Model<InferAttributes<CourseModel>, InferCreati
 	declare waits: Record<string, number> | null
 	declare money: CreationOptional<CourseMoney | null>
 	declare version: CreationOptional<number>
+	declare peopleVersion: CreationOptional<number>
+	declare moneyVersion: CreationOptional<number>
+	/** Ticks of an earlier moment do not count. */
+	declare unpackedAt: CreationOptional<Date | null>
 	declare designs?: NonAttribute<CourseDesignModel[]>
 	declare sessions?: NonAttribute<CourseSessionModel[]>
 }
@@ -77,6 +81,7 @@ export function defineCourses(sequelize: Sequelize): void {
 	// Functions: the library writes each column's name into the object that describes it.
 	const id = () => ({ type: DataTypes.INTEGER.UNSIGNED, autoIncrement: true, primaryKey: true })
 	const reference = () => ({ type: DataTypes.INTEGER.UNSIGNED, allowNull: false })
+	const version = () => ({ ...reference(), defaultValue: 1 })
 	const minutes = () => ({ type: DataTypes.SMALLINT.UNSIGNED, allowNull: false })
 	CourseModel.init(
 		{
@@ -92,7 +97,10 @@ export function defineCourses(sequelize: Sequelize): void {
 			storeId: DataTypes.INTEGER.UNSIGNED,
 			waits: DataTypes.JSON,
 			money: DataTypes.JSON,
-			version: { type: DataTypes.INTEGER.UNSIGNED, allowNull: false, defaultValue: 1 },
+			version: version(),
+			peopleVersion: version(),
+			moneyVersion: version(),
+			unpackedAt: DataTypes.DATE(3),
 		},
 		{ sequelize, tableName: 'courses' },
 	)

@@ -34,6 +34,9 @@ export class PackingTickModel extends Model<
 	declare seat: number
 	declare line: string
 	declare amount: number
+	/** Taken out again otherwise. */
+	declare isPacked: boolean
+	/** By the clock of the device. */
 	declare tickedAt: Date
 }
 
@@ -45,6 +48,7 @@ export class StockItemModel extends Model<InferAttributes<StockItemModel>, Infer
 	declare name: string
 	declare unit: AmountUnit
 	declare onHand: number
+	declare version: CreationOptional<number>
 }
 
 export class SupplierModel extends Model<InferAttributes<SupplierModel>, InferCreationAttributes<SupplierModel>> {
@@ -53,6 +57,7 @@ export class SupplierModel extends Model<InferAttributes<SupplierModel>, InferCr
 	declare name: string
 	declare leadDays: number
 	declare deliveryCents: number
+	declare version: CreationOptional<number>
 }
 
 export class OfferModel extends Model<InferAttributes<OfferModel>, InferCreationAttributes<OfferModel>> {
@@ -62,6 +67,7 @@ export class OfferModel extends Model<InferAttributes<OfferModel>, InferCreation
 	declare itemKey: string
 	declare amount: number
 	declare priceCents: number
+	declare version: CreationOptional<number>
 }
 
 /** Registers the models of this file. */
@@ -70,6 +76,7 @@ export function defineKits(sequelize: Sequelize): void {
 	const whole = () => ({ type: DataTypes.INTEGER.UNSIGNED, allowNull: false })
 	const amount = () => ({ type: DataTypes.BIGINT.UNSIGNED, allowNull: false })
 	const text = (length: number) => ({ type: DataTypes.STRING(length), allowNull: false })
+	const version = () => ({ ...whole(), defaultValue: 1 })
 	const flag = () => ({ type: DataTypes.BOOLEAN, allowNull: false })
 	StudentModel.init(
 		{
@@ -92,6 +99,7 @@ export function defineKits(sequelize: Sequelize): void {
 			seat: { ...whole(), primaryKey: true },
 			line: { ...text(190), primaryKey: true },
 			amount: amount(),
+			isPacked: flag(),
 			tickedAt: { type: DataTypes.DATE(3), allowNull: false },
 		},
 		{ sequelize, tableName: 'packing_ticks', timestamps: false },
@@ -105,15 +113,24 @@ export function defineKits(sequelize: Sequelize): void {
 			name: text(80),
 			unit: text(10),
 			onHand: amount(),
+			version: version(),
 		},
 		{ sequelize, tableName: 'stock_items', timestamps: false },
 	)
 	SupplierModel.init(
-		{ id: id(), studioId: whole(), name: text(80), leadDays: whole(), deliveryCents: whole() },
+		{ id: id(), studioId: whole(), name: text(80), leadDays: whole(), deliveryCents: whole(), version: version() },
 		{ sequelize, tableName: 'suppliers', timestamps: false },
 	)
 	OfferModel.init(
-		{ id: id(), studioId: whole(), supplierId: whole(), itemKey: text(120), amount: amount(), priceCents: whole() },
+		{
+			id: id(),
+			studioId: whole(),
+			supplierId: whole(),
+			itemKey: text(120),
+			amount: amount(),
+			priceCents: whole(),
+			version: version(),
+		},
 		{ sequelize, tableName: 'offers', timestamps: false },
 	)
 }

@@ -6,13 +6,15 @@ import type { OwnPasteLike } from '../../core/designs/design'
 import { USUAL_KIT_TERMS, type KitTerms } from '../../core/kits/kit-terms'
 import type { UnitSystem } from '../../core/materials/units'
 import type { GaugeStandard } from '../../core/materials/wire-gauge'
-import { getDatabase } from '../connection.server'
+import { writing } from '../connection.server'
 import { SignInModel, StudioModel, UserModel } from '../models/accounts.server'
 import { hashPassword, matchesPassword } from '../password-hash.server'
 
 export interface Studio {
 	id: number
 	name: string
+	/** Name in the IANA database: the studio's clock. */
+	timeZone: string
 	gaugeStandard: GaugeStandard
 	/** Lengths in which the studio buys wire, whole mm, at least one. */
 	wireLengthsMm: number[]
@@ -28,7 +30,7 @@ export interface Studio {
 }
 
 /** What a new studio must say; the rest begins as usual. */
-export type NewStudio = Pick<Studio, 'name' | 'gaugeStandard' | 'wireLengthsMm'>
+export type NewStudio = Pick<Studio, 'name' | 'timeZone' | 'gaugeStandard' | 'wireLengthsMm'>
 
 /** Somebody who is signed in. */
 export interface Member {
@@ -45,7 +47,6 @@ let decoyHash: Promise<string> | undefined
 
 /** @returns the user's id, or undefined if address or password are wrong */
 export async function findUserByPassword(email: string, password: string): Promise<number | undefined> {
-	getDatabase()
 	const user = await UserModel.findOne({ where: { email: email.toLowerCase() } })
 	decoyHash ??= hashPassword(randomBytes(16).toString('hex'))
 	const isRight = await matchesPassword(password, user?.passwordHash ?? (await decoyHash))
@@ -56,14 +57,13 @@ export async function findUserByPassword(email: string, password: string): Promi
 export async function createSignIn(userId: number, now: Date): Promise<string> {
 	const token = randomBytes(32).toString('base64url')
 	const expiresAt = new Date(now.getTime() + SIGN_IN_DAYS * 86_400_000)
-	await SignInModel.destroy({ where: { expiresAt: { [Op.lt]: now } } })
+	await writing(() => SignInModel.destroy({ where: { expiresAt: { [Op.lt]: now } } }))
 	await SignInModel.create({ tokenHash: hashToken(token), userId, expiresAt })
 	return token
 }
 
 /** @returns who is signed in with the token, or undefined if it is unknown or over */
 export async function findMember(token: string, now: Date): Promise<Member | undefined> {
-	getDatabase()
 	const signIn = await SignInModel.findOne({ where: { tokenHash: hashToken(token), expiresAt: { [Op.gt]: now } } })
 	const user = signIn && (await UserModel.findByPk(signIn.userId))
 	const studio = user && (await StudioModel.findByPk(user.studioId))
@@ -72,8 +72,7 @@ export async function findMember(token: string, now: Date): Promise<Member | und
 
 /** Ends the session of the token; an unknown one is no failure. */
 export async function endSignIn(token: string): Promise<void> {
-	getDatabase()
-	await SignInModel.destroy({ where: { tokenHash: hashToken(token) } })
+	await writing(() => SignInModel.destroy({ where: { tokenHash: hashToken(token) } }))
 }
 
 /**
@@ -82,8 +81,9 @@ export async function endSignIn(token: string): Promise<void> {
  * @throws {ConflictError} someone else has saved them since they were read
  */
 export async function updateStudio({ id, version, ...values }: Studio): Promise<void> {
-	getDatabase()
-	const [changed] = await StudioModel.update({ ...values, version: version + 1 }, { where: { id, version } })
+	const [changed] = await writing(() =>
+		StudioModel.update({ ...values, version: version + 1 }, { where: { id, version } }),
+	)
 	if (changed === 0) throw new ConflictError('The settings were changed in another window meanwhile.')
 }
 
@@ -98,7 +98,6 @@ export async function createStudio(
 	user: { name: string; email: string; passwordHash: string },
 	transaction?: Transaction,
 ): Promise<{ studioId: number; userId: number }> {
-	getDatabase()
 	const email = user.email.toLowerCase()
 	if (await UserModel.findOne({ where: { email }, transaction })) throw new ConflictError(`${email} is taken`)
 	const created = await StudioModel.create(studio, { transaction })
@@ -109,7 +108,6 @@ export async function createStudio(
 
 /** Ids of the studios that a user of this address belongs to. */
 export async function listStudiosByEmail(email: string): Promise<number[]> {
-	getDatabase()
 	const users = await UserModel.findAll({ where: { email: email.toLowerCase() }, attributes: ['studioId'] })
 	return users.map(({ studioId }) => studioId)
 }
@@ -120,22 +118,21 @@ export async function listStudiosByEmail(email: string): Promise<number[]> {
  * @throws {NotFoundError} there is no such studio
  */
 export async function deleteStudio(id: number): Promise<void> {
-	getDatabase()
 	if ((await StudioModel.destroy({ where: { id } })) === 0) throw new NotFoundError('There is no such studio.')
 }
 
 /** Whether nobody has founded a studio yet. */
 export async function isEmpty(): Promise<boolean> {
-	getDatabase()
 	return (await StudioModel.count()) === 0
 }
 
 function toStudio(row: StudioModel): Studio {
-	const { ownPastes, kitTerms, id, name, gaugeStandard, wireLengthsMm } = row
+	const { ownPastes, kitTerms, id, name, timeZone, gaugeStandard, wireLengthsMm } = row
 	const { dryingConfidence, readingMaxAgeMinutes, units, version } = row
 	return {
 		id,
 		name,
+		timeZone,
 		gaugeStandard,
 		wireLengthsMm,
 		dryingConfidence,

@@ -4,9 +4,11 @@ import type { Course } from '../../core/courses/course'
 import { ConflictError, InputError, NotFoundError } from '../../core/errors'
 import { NO_MONEY, type CourseMoney } from '../../core/kits/price-course'
 import type { ExactPlan } from '../../core/planning/exact/plan-exactly'
-import { getDatabase } from '../connection.server'
+import { getDatabase, writing } from '../connection.server'
 import { CourseDesignModel, CourseModel, CourseSessionModel } from '../models/courses.server'
+import { StudentModel } from '../models/kits.server'
 import { PlaceModel } from '../models/places.server'
+import { requireCourse } from '../require-course.server'
 
 /** A course as it is stored; `version` rises with every change. */
 export interface StoredCourse extends Course {
@@ -71,7 +73,6 @@ export async function findNextCourseId(studioId: number, date: string): Promise<
 
 /** @throws {NotFoundError} the studio has no such course */
 export async function getCourse(studioId: number, id: number): Promise<StoredCourse> {
-	getDatabase()
 	const row = await CourseModel.findOne({
 		where: { studioId, id },
 		include: ['designs', 'sessions'],
@@ -96,11 +97,13 @@ export async function createCourse(studioId: number, course: Course, transaction
  * Replaces the course.
  *
  * @param course.version - as it was read
+ * @throws {InputError} by field: a place that is not the studio's, or fewer places than people are named
  * @throws {ConflictError} someone else has saved it since
  * @throws {NotFoundError} the studio has no such course
  */
 export async function updateCourse(studioId: number, course: StoredCourse, transaction: Transaction): Promise<void> {
 	await refuseForeignPlaces(studioId, course, transaction)
+	await refuseTooFewPlaces(course, transaction)
 	const { id, version } = course
 	const values = { ...ownColumns(course), version: version + 1 }
 	const [changed] = await CourseModel.update(values, { where: { studioId, id, version }, transaction })
@@ -110,36 +113,49 @@ export async function updateCourse(studioId: number, course: StoredCourse, trans
 	await createParts(id, course, transaction)
 }
 
-/**
- * What the instructor asks and pays for a course.
- *
- * @throws {NotFoundError} the studio has no such course
- */
-export async function getCourseMoney(studioId: number, id: number): Promise<CourseMoney> {
-	getDatabase()
-	const row = await CourseModel.findOne({ where: { studioId, id }, attributes: ['money'] })
-	if (!row) throw new NotFoundError('There is no such course.')
-	return row.money ?? NO_MONEY
+/** What the instructor asks and pays for a course, as it is stored. */
+export interface StoredMoney {
+	money: CourseMoney
+	version: number
 }
 
 /** @throws {NotFoundError} the studio has no such course */
+export async function getCourseMoney(studioId: number, id: number): Promise<StoredMoney> {
+	const { money, moneyVersion } = await requireCourse(studioId, id)
+	return { money: money ?? NO_MONEY, version: moneyVersion }
+}
+
+/**
+ * @param stored.version - as it was read
+ * @throws {ConflictError} someone else has saved other amounts since
+ * @throws {NotFoundError} the studio has no such course
+ */
 export async function updateCourseMoney(
 	studioId: number,
 	id: number,
-	money: CourseMoney,
+	{ money, version }: StoredMoney,
 	transaction?: Transaction,
 ): Promise<void> {
-	getDatabase()
-	if ((await CourseModel.count({ where: { studioId, id }, transaction })) === 0)
-		throw new NotFoundError('There is no such course.')
-	await CourseModel.update({ money }, { where: { studioId, id }, transaction })
+	const [changed] = await writing(() =>
+		CourseModel.update(
+			{ money, moneyVersion: version + 1 },
+			{ where: { studioId, id, moneyVersion: version }, transaction },
+		),
+	)
+	if (changed > 0) return
+	await requireCourse(studioId, id, { transaction })
+	throw new ConflictError('These amounts were changed in another window meanwhile.')
 }
 
-/** @throws {NotFoundError} the studio has no such course */
-export async function deleteCourse(studioId: number, id: number): Promise<void> {
-	getDatabase()
-	if ((await CourseModel.destroy({ where: { studioId, id } })) === 0)
-		throw new NotFoundError('There is no such course.')
+/**
+ * @param version - as it was read
+ * @throws {ConflictError} someone else has saved it since
+ * @throws {NotFoundError} the studio has no such course
+ */
+export async function deleteCourse(studioId: number, id: number, version: number): Promise<void> {
+	if ((await writing(() => CourseModel.destroy({ where: { studioId, id, version } }))) > 0) return
+	await requireCourse(studioId, id)
+	throw new ConflictError('This course was changed in another window meanwhile: look at it before it goes.')
 }
 
 interface SummaryRow {
@@ -226,6 +242,18 @@ async function refuseForeignPlaces(studioId: number, { sessions, storeId }: Cour
 		.filter(({ id }) => !known.has(id))
 		.map(({ path }) => ({ path, message: 'There is no such place any more: choose another' }))
 	if (problems.length > 0) throw new InputError(problems)
+}
+
+/**
+ * Nobody who is named may fall off the list without a word.
+ *
+ * @throws {InputError} fewer places than people
+ */
+async function refuseTooFewPlaces({ id, studentCount }: StoredCourse, transaction: Transaction): Promise<void> {
+	const named = await StudentModel.count({ where: { courseId: id }, transaction })
+	if (named <= studentCount) return
+	const message = `${named} people are named already: take some off the list first`
+	throw new InputError([{ path: 'studentCount', message }])
 }
 
 function toCourse(row: CourseModel): StoredCourse {

@@ -4,7 +4,7 @@ import type { Choice, Design, DesignKind } from '../../core/designs/design'
 import { makeCard, type DesignCard } from '../../core/designs/design-card'
 import type { DesignFilter } from '../../core/designs/design-filter'
 import { ConflictError, NotFoundError } from '../../core/errors'
-import { getDatabase } from '../connection.server'
+import { getDatabase, writing } from '../connection.server'
 import { CourseDesignModel, CourseModel } from '../models/courses.server'
 import { DesignModel, DesignVersionModel } from '../models/designs.server'
 
@@ -36,8 +36,6 @@ export async function listDesigns(
 	filter: DesignFilter = {},
 	page = 1,
 ): Promise<{ designs: DesignSummary[]; count: number; pageCount: number }> {
-	getDatabase()
-	await fillCards(studioId)
 	const where = toWhere(studioId, filter)
 	const [rows, count] = await Promise.all([
 		DesignModel.findAll({
@@ -73,17 +71,10 @@ function toWhere(studioId: number, { search = '', kind, level, audience, hasWire
 	}
 }
 
-/** Works out the cards of designs that were stored before there were cards. */
-async function fillCards(studioId: number): Promise<void> {
-	const rows = await DesignModel.findAll({ where: { studioId, card: null }, attributes: ['id', 'document'] })
-	for (const { id, document } of rows) await DesignModel.update({ card: makeCard(document) }, { where: { id } })
-}
-
 /** Every design of the studio by name, with its choices: to choose from. */
 export async function listDesignOptions(
 	studioId: number,
 ): Promise<{ slug: string; name: string; choices: Choice[] }[]> {
-	getDatabase()
 	const rows = await getDatabase().query<{ slug: string; name: string; choices: unknown }>(
 		"SELECT slug, name, JSON_EXTRACT(document, '$.choices') AS choices FROM designs WHERE studio_id = :studioId ORDER BY name, id",
 		{ replacements: { studioId }, type: QueryTypes.SELECT },
@@ -107,7 +98,6 @@ export async function getDesign(studioId: number, slug: string, version?: number
  * @throws {NotFoundError} one of them does not exist
  */
 export async function getDesigns(studioId: number, references: readonly DesignReference[]): Promise<VersionedDesign[]> {
-	getDatabase()
 	const rows = await DesignModel.findAll({
 		where: { studioId, slug: references.map(({ slug }) => slug) },
 		attributes: ['id', 'slug', 'document', 'version'],
@@ -129,16 +119,15 @@ export async function getDesigns(studioId: number, references: readonly DesignRe
 	})
 }
 
-/** The newest versions by id, of the studio's designs of these ids that there are. */
-export async function listVersions(studioId: number, slugs: readonly string[]): Promise<Map<string, number>> {
-	getDatabase()
-	const rows = await DesignModel.findAll({ where: { studioId, slug: [...slugs] }, attributes: ['slug', 'version'] })
+/** The newest versions by id, of all the studio's designs, or of those of these ids that there are. */
+export async function listVersions(studioId: number, slugs?: readonly string[]): Promise<Map<string, number>> {
+	const where = slugs ? { studioId, slug: [...slugs] } : { studioId }
+	const rows = await DesignModel.findAll({ where, attributes: ['slug', 'version'] })
 	return new Map(rows.map(({ slug, version }) => [slug, version]))
 }
 
 /** All documents of the studio, or those of the ids, by name. */
 export async function listDocuments(studioId: number, slugs?: readonly string[]): Promise<Design[]> {
-	getDatabase()
 	const where = slugs ? { studioId, slug: [...slugs] } : { studioId }
 	const rows = await DesignModel.findAll({ where, attributes: ['document'], order: [['name', 'ASC']] })
 	return rows.map(({ document }) => document)
@@ -180,14 +169,37 @@ export async function updateDesign(
 	return version + 1
 }
 
+/** One of the versions of a design that are kept. */
+export interface KeptVersion extends VersionedDesign {
+	createdAt: Date
+}
+
+const VERSIONS_SHOWN = 30
+
+/**
+ * The newest versions of a design, the newest first.
+ *
+ * @throws {NotFoundError} the studio has no such design
+ */
+export async function listDesignVersions(studioId: number, slug: string): Promise<KeptVersion[]> {
+	const design = await DesignModel.findOne({ where: { studioId, slug }, attributes: ['id'] })
+	if (!design) throw new NotFoundError('There is no such design.')
+	const rows = await DesignVersionModel.findAll({
+		where: { designId: design.id },
+		order: [['version', 'DESC']],
+		limit: VERSIONS_SHOWN,
+	})
+	return rows.map(({ document, version, createdAt }) => ({ document, version, createdAt }))
+}
+
 /**
  * Deletes a design with all its versions.
  *
- * @throws {ConflictError} courses are planned with it; they are named
+ * @param version - the newest, as it was read
+ * @throws {ConflictError} courses are planned with it; they are named. Or somebody else has changed it since
  * @throws {NotFoundError} the studio has no such design
  */
-export async function deleteDesign(studioId: number, slug: string): Promise<void> {
-	getDatabase()
+export async function deleteDesign(studioId: number, slug: string, version: number): Promise<void> {
 	const courses = await CourseModel.findAll({
 		where: { studioId },
 		attributes: ['name'],
@@ -195,8 +207,9 @@ export async function deleteDesign(studioId: number, slug: string): Promise<void
 	})
 	if (courses.length > 0)
 		throw new ConflictError(`It is in use: ${courses.map(({ name }) => name).join(', ')}. Take it out of there first.`)
-	if ((await DesignModel.destroy({ where: { studioId, slug } })) === 0)
-		throw new NotFoundError('There is no such design.')
+	if ((await writing(() => DesignModel.destroy({ where: { studioId, slug, version } }))) > 0) return
+	await getDesign(studioId, slug)
+	throw new ConflictError('This design was changed in another window meanwhile: look at it before it goes.')
 }
 
 function columnsOf(document: Design) {

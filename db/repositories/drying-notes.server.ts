@@ -3,7 +3,7 @@ import type { Transaction } from 'sequelize'
 import type { Paste } from '../../core/designs/design'
 import type { DryingObservation } from '../../core/drying/pace-belief'
 import { NotFoundError } from '../../core/errors'
-import { getDatabase } from '../connection.server'
+import { writing } from '../connection.server'
 import { DryingNoteModel } from '../models/places.server'
 
 export interface DryingNote extends DryingObservation {
@@ -22,7 +22,6 @@ const NEWEST = 200
 
 /** Newest first. */
 export async function listDryingNotes(studioId: number): Promise<StoredDryingNote[]> {
-	getDatabase()
 	const rows = await DryingNoteModel.findAll({ where: { studioId }, order: [['id', 'DESC']], limit: NEWEST })
 	return rows.map(({ id, paste, what, modelHours, notReadyHours, readyHours, batchSize, createdAt }) => {
 		const ready = readyHours === null ? {} : { readyHours }
@@ -32,14 +31,12 @@ export async function listDryingNotes(studioId: number): Promise<StoredDryingNot
 
 /** Writes an entry down. */
 export async function createDryingNote(studioId: number, note: DryingNote, transaction?: Transaction): Promise<void> {
-	getDatabase()
 	const { readyHours = null, batchSize = 1, ...rest } = note
-	await DryingNoteModel.create({ ...rest, studioId, readyHours, batchSize }, { transaction })
+	await writing(() => DryingNoteModel.create({ ...rest, studioId, readyHours, batchSize }, { transaction }))
 }
 
 /** @throws {NotFoundError} the studio has no such entry */
 export async function deleteDryingNote(studioId: number, id: number): Promise<void> {
-	getDatabase()
-	if ((await DryingNoteModel.destroy({ where: { studioId, id } })) === 0)
+	if ((await writing(() => DryingNoteModel.destroy({ where: { studioId, id } }))) === 0)
 		throw new NotFoundError('There is no such entry.')
 }

@@ -3,7 +3,7 @@ import type { Transaction } from 'sequelize'
 import type { Place } from '../../core/drying/place'
 import { ConflictError, NotFoundError } from '../../core/errors'
 import type { Sensor } from '../../core/readings/reading'
-import { getDatabase } from '../connection.server'
+import { writing } from '../connection.server'
 import { PlaceModel } from '../models/places.server'
 
 /** A place as it is stored; `version` rises with every change. */
@@ -16,7 +16,6 @@ export type NewPlace = Omit<StoredPlace, 'id' | 'version'>
 
 /** Rooms first, each kind in the order in which it was made. */
 export async function listPlaces(studioId: number): Promise<StoredPlace[]> {
-	getDatabase()
 	const rows = await PlaceModel.findAll({
 		where: { studioId },
 		order: [
@@ -29,7 +28,6 @@ export async function listPlaces(studioId: number): Promise<StoredPlace[]> {
 
 /** @throws {NotFoundError} the studio has no such place */
 export async function getPlace(studioId: number, id: number): Promise<StoredPlace> {
-	getDatabase()
 	const row = await PlaceModel.findOne({ where: { studioId, id } })
 	if (!row) throw new NotFoundError('There is no such place.')
 	return toPlace(row)
@@ -37,7 +35,6 @@ export async function getPlace(studioId: number, id: number): Promise<StoredPlac
 
 /** @returns the id of the new place */
 export async function createPlace(studioId: number, place: NewPlace, transaction?: Transaction): Promise<number> {
-	getDatabase()
 	const { id } = await PlaceModel.create({ ...place, studioId }, { transaction })
 	return id
 }
@@ -48,8 +45,9 @@ export async function createPlace(studioId: number, place: NewPlace, transaction
  * @throws {NotFoundError} the studio has no such place
  */
 export async function updatePlace(studioId: number, { id, version, ...values }: StoredPlace): Promise<void> {
-	getDatabase()
-	const [changed] = await PlaceModel.update({ ...values, version: version + 1 }, { where: { studioId, id, version } })
+	const [changed] = await writing(() =>
+		PlaceModel.update({ ...values, version: version + 1 }, { where: { studioId, id, version } }),
+	)
 	if (changed > 0) return
 	await getPlace(studioId, id)
 	throw new ConflictError('This place was changed in another window meanwhile. Load it again.')
@@ -58,11 +56,14 @@ export async function updatePlace(studioId: number, { id, version, ...values }: 
 /**
  * Sessions that met there meet in the studio's first room from then on.
  *
+ * @param version - as it was read
+ * @throws {ConflictError} someone else has saved it since
  * @throws {NotFoundError} the studio has no such place
  */
-export async function deletePlace(studioId: number, id: number): Promise<void> {
-	getDatabase()
-	if ((await PlaceModel.destroy({ where: { studioId, id } })) === 0) throw new NotFoundError('There is no such place.')
+export async function deletePlace(studioId: number, id: number, version: number): Promise<void> {
+	if ((await writing(() => PlaceModel.destroy({ where: { studioId, id, version } }))) > 0) return
+	await getPlace(studioId, id)
+	throw new ConflictError('This place was changed in another window meanwhile: look at it before it goes.')
 }
 
 function toPlace({ id, kind, name, climate, movement, sensor, version }: PlaceModel): StoredPlace {

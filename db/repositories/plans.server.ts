@@ -2,8 +2,9 @@
 import type { CoursePlan } from '../../core/courses/plan-course'
 import { NotFoundError } from '../../core/errors'
 import type { Transaction } from 'sequelize'
-import { getDatabase } from '../connection.server'
-import { CourseModel, PlanModel } from '../models/courses.server'
+import { inTransaction } from '../connection.server'
+import { PlanModel } from '../models/courses.server'
+import { requireCourse } from '../require-course.server'
 
 export interface StoredPlan {
 	id: number
@@ -17,27 +18,23 @@ const PLANS_KEPT = 20
 
 /** The course's newest plan, or undefined if it has none. */
 export async function findNewestPlan(studioId: number, courseId: number): Promise<StoredPlan | undefined> {
-	getDatabase()
 	const row = await PlanModel.findOne({ where: { studioId, courseId }, order: [['id', 'DESC']] })
 	return row ? toStoredPlan(row) : undefined
 }
 
 /** The plans kept of a course, the newest first. */
 export async function listPlans(studioId: number, courseId: number): Promise<StoredPlan[]> {
-	getDatabase()
 	const rows = await PlanModel.findAll({ where: { studioId, courseId }, order: [['id', 'DESC']], limit: PLANS_KEPT })
 	return rows.map(toStoredPlan)
 }
 
 /** How many plans of a course are kept. */
 export function countPlans(studioId: number, courseId: number): Promise<number> {
-	getDatabase()
 	return PlanModel.count({ where: { studioId, courseId } })
 }
 
 /** @throws {NotFoundError} the studio's course has no such plan */
 export async function getPlan(studioId: number, courseId: number, id: number): Promise<StoredPlan> {
-	getDatabase()
 	const row = await PlanModel.findOne({ where: { studioId, courseId, id } })
 	if (!row) throw new NotFoundError('There is no such plan any more.')
 	return toStoredPlan(row)
@@ -52,22 +49,22 @@ function toStoredPlan({ id, fingerprint, createdAt, document }: PlanModel): Stor
  * @returns the id of the plan
  * @throws {NotFoundError} the studio has no such course
  */
-export async function createPlan(
+export function createPlan(
 	studioId: number,
 	{ courseId, fingerprint, document }: { courseId: number; fingerprint: string; document: CoursePlan },
-	transaction?: Transaction,
+	within?: Transaction,
 ): Promise<number> {
-	getDatabase()
-	const isOwn = (await CourseModel.count({ where: { studioId, id: courseId }, transaction })) > 0
-	if (!isOwn) throw new NotFoundError('There is no such course.')
-	const { status, objective } = document
-	const shortfallMinutes = objective?.shortfall ?? 0
-	const { id } = await PlanModel.create(
-		{ studioId, courseId, fingerprint, status, shortfallMinutes, document },
-		{ transaction },
-	)
-	const newest = { where: { studioId, courseId }, attributes: ['id'], order: [['id', 'DESC']] as [string, string][] }
-	const surplus = await PlanModel.findAll({ ...newest, offset: PLANS_KEPT, limit: 100, transaction })
-	await PlanModel.destroy({ where: { studioId, courseId, id: surplus.map((row) => row.id) }, transaction })
-	return id
+	return inTransaction(async (transaction) => {
+		await requireCourse(studioId, courseId, { transaction, lock: true })
+		const { status, objective } = document
+		const shortfallMinutes = objective?.shortfall ?? 0
+		const { id } = await PlanModel.create(
+			{ studioId, courseId, fingerprint, status, shortfallMinutes, document },
+			{ transaction },
+		)
+		const newest = { where: { studioId, courseId }, attributes: ['id'], order: [['id', 'DESC']] as [string, string][] }
+		const surplus = await PlanModel.findAll({ ...newest, offset: PLANS_KEPT, limit: 100, transaction })
+		await PlanModel.destroy({ where: { studioId, courseId, id: surplus.map((row) => row.id) }, transaction })
+		return id
+	}, within)
 }

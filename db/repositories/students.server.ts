@@ -1,55 +1,71 @@
-/** The people of a course: kept as one list, and deleted as one. */
+/** The people of a course: kept as one list with a version of its own, and deleted as one. */
 import type { Transaction } from 'sequelize'
-import { InputError, NotFoundError } from '../../core/errors'
+import { ConflictError, InputError } from '../../core/errors'
 import type { Student } from '../../core/kits/student'
-import { getDatabase } from '../connection.server'
-import { CourseModel } from '../models/courses.server'
+import { inTransaction } from '../connection.server'
+import type { CourseModel } from '../models/courses.server'
 import { StudentModel } from '../models/kits.server'
+import { requireCourse } from '../require-course.server'
 
-/** In the order of the seats. */
-export async function listStudents(studioId: number, courseId: number): Promise<Student[]> {
-	await requireCourse(studioId, courseId)
-	const rows = await StudentModel.findAll({ where: { courseId }, order: [['position', 'ASC']] })
-	return rows.map(({ name, level, isLeftHanded, avoids, diet, isChild, notes }) => {
-		return { name, ...(level !== null && { level }), isLeftHanded, avoids, diet, isChild, notes }
-	})
+export interface Roster {
+	students: Student[]
+	version: number
 }
 
 /**
- * @throws {InputError} more people than the course has places
+ * In the order of the seats.
+ *
  * @throws {NotFoundError} the studio has no such course
  */
-export async function replaceStudents(
+export async function getRoster(studioId: number, courseId: number): Promise<Roster> {
+	const { peopleVersion } = await requireCourse(studioId, courseId)
+	const rows = await StudentModel.findAll({ where: { courseId }, order: [['position', 'ASC']] })
+	const students = rows.map(({ name, level, isLeftHanded, avoids, diet, isChild, notes }): Student => {
+		return { name, ...(level !== null && { level }), isLeftHanded, avoids, diet, isChild, notes }
+	})
+	return { students, version: peopleVersion }
+}
+
+/**
+ * @param version - of the list as it was read; undefined: whatever stands there goes
+ * @throws {InputError} more people than the course has places
+ * @throws {ConflictError} somebody else has changed the list since
+ * @throws {NotFoundError} the studio has no such course
+ */
+export function replaceStudents(
 	studioId: number,
 	courseId: number,
-	students: readonly Student[],
-	transaction: Transaction,
+	{ students, version }: { students: readonly Student[]; version?: number | undefined },
+	within?: Transaction,
 ): Promise<void> {
-	const { studentCount } = await requireCourse(studioId, courseId, transaction)
-	if (students.length > studentCount) {
-		const message = `The course has ${studentCount} places, and these are ${students.length} people`
-		throw new InputError([{ path: 'students', message }])
-	}
-	await StudentModel.destroy({ where: { courseId }, transaction })
-	await StudentModel.bulkCreate(
-		students.map(({ level = null, ...student }, position) => ({ ...student, level, courseId, position })),
-		{ transaction },
-	)
+	return inTransaction(async (transaction) => {
+		const course = await requireCourse(studioId, courseId, { transaction, lock: true })
+		if (students.length > course.studentCount) {
+			const message = `The course has ${course.studentCount} places, and these are ${students.length} people`
+			throw new InputError([{ path: 'students', message }])
+		}
+		await raiseVersion(course, version, transaction)
+		await StudentModel.destroy({ where: { courseId }, transaction })
+		await StudentModel.bulkCreate(
+			students.map(({ level = null, ...student }, position) => ({ ...student, level, courseId, position })),
+			{ transaction },
+		)
+	}, within)
 }
 
 /**
  * Forgets everybody of the course; what is planned and packed stays.
  *
+ * @param version - of the list as it was read
+ * @throws {ConflictError} somebody else has changed the list since
  * @throws {NotFoundError} the studio has no such course
  */
-export async function deleteStudents(studioId: number, courseId: number): Promise<void> {
-	await requireCourse(studioId, courseId)
-	await StudentModel.destroy({ where: { courseId } })
+export function deleteStudents(studioId: number, courseId: number, version: number): Promise<void> {
+	return replaceStudents(studioId, courseId, { students: [], version })
 }
 
-async function requireCourse(studioId: number, id: number, transaction?: Transaction): Promise<CourseModel> {
-	getDatabase()
-	const row = await CourseModel.findOne({ where: { studioId, id }, attributes: ['id', 'studentCount'], transaction })
-	if (!row) throw new NotFoundError('There is no such course.')
-	return row
+async function raiseVersion(course: CourseModel, version: number | undefined, transaction: Transaction): Promise<void> {
+	if (version !== undefined && version !== course.peopleVersion)
+		throw new ConflictError('The people of this course were changed in another window meanwhile.')
+	await course.update({ peopleVersion: course.peopleVersion + 1 }, { transaction })
 }

@@ -2,7 +2,7 @@
  * The folder with everything that is not source: database, secrets, logs. One running copy at a time may use it.
  */
 import { randomBytes } from 'node:crypto'
-import { chmodSync, existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { chmodSync, existsSync, mkdirSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs'
 import path from 'node:path'
 import { Failure } from './failure.mjs'
 
@@ -65,10 +65,23 @@ export function startedAt(pid) {
 	}
 }
 
-/** A random secret kept in a file of the folder, 0600, made on first use. */
+/** A random secret kept in a file of the folder, 0600, made on first use; one that a full disk has left empty, anew. */
 export function keepSecret(folder, name, make = () => randomBytes(32).toString('hex')) {
 	const file = path.join(folder, name)
-	if (!existsSync(file)) writeFileSync(file, make(), { mode: 0o600 })
-	chmodSync(file, 0o600)
-	return readFileSync(file, 'utf8').trim()
+	if (existsSync(file)) {
+		chmodSync(file, 0o600)
+		const kept = readFileSync(file, 'utf8').trim()
+		if (kept !== '') return kept
+	}
+	const secret = make()
+	// Written aside and moved, so that there is never half a one.
+	const making = `${file}.${process.pid}`
+	try {
+		writeFileSync(making, secret, { mode: 0o600, flush: true })
+		renameSync(making, file)
+	} catch (error) {
+		rmSync(making, { force: true })
+		throw new Failure(`${file} cannot be written: ${error.message}`)
+	}
+	return secret
 }

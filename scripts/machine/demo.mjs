@@ -26,18 +26,10 @@ export function makeDemoPassword() {
 	return `${word()}-${word()}-${randomInt(1000, 10_000)}`
 }
 
-/** The day that the app takes for today, YYYY-MM-DD: CALYCINE_TODAY, or what the clock says. */
-export function readToday() {
+/** @throws {Failure} CALYCINE_TODAY, the day that the app takes for today, is set and is none */
+export function checkToday() {
 	const given = process.env.CALYCINE_TODAY
-	if (given === undefined) {
-		const now = new Date()
-		return [
-			now.getFullYear(),
-			String(now.getMonth() + 1).padStart(2, '0'),
-			String(now.getDate()).padStart(2, '0'),
-		].join('-')
-	}
-	if (!/^\d{4}-\d{2}-\d{2}$/.test(given) || Number.isNaN(Date.parse(given)))
+	if (given === undefined) return
+	if (!/^20\d{2}-\d{2}-\d{2}$/.test(given) || Number.isNaN(Date.parse(given)))
 		throw new Failure(`CALYCINE_TODAY must be a date as 2026-03-01, got ${given}`)
-	return given
 }

@@ -15,7 +15,8 @@ import * as sheets from '../../app/routes/design-sheets/route'
 import * as slides from '../../app/routes/design-slides/route'
 import * as list from '../../app/routes/designs/route'
 import type { Design } from '../../core/designs/design'
-import { getDesign, listDocuments } from '../../db/repositories/designs.server'
+import { inTransaction } from '../../db/connection.server'
+import { getDesign, listDesigns, listDocuments, updateDesign } from '../../db/repositories/designs.server'
 import { toBook } from '../../exchange/design-book'
 import { answerOf, call, thrownBy } from '../support/call-route'
 import { demoCourse, demoDesign, demoDesignIds } from '../support/demo-designs'
@@ -137,12 +138,12 @@ describe('deleting a design', () => {
 	test('in use is refused with the course’s name; unused it goes', async () => {
 		await newCourse.action(call(studio, '/courses/new', { body: demoCourse('Magnolia on Thursdays') }))
 
-		const answer = await answerOf(design.action(call(studio, '/', { params, body: {} })))
+		const answer = await answerOf(design.action(call(studio, '/', { params, body: { version: 1 } })))
 
 		expect([answer.status, answer.refusal?.message]).toEqual([409, expect.stringContaining('Magnolia on Thursdays')])
-		expect((await answerOf(design.action(call(studio, '/', { params: { slug: 'calla-lily' }, body: {} })))).to).toBe(
-			'/designs',
-		)
+		expect(
+			(await answerOf(design.action(call(studio, '/', { params: { slug: 'calla-lily' }, body: { version: 1 } })))).to,
+		).toBe('/designs')
 	})
 })
 
@@ -158,8 +159,8 @@ describe('importing', () => {
 		const { looked } = (await send({ intent: 'look', text })) as { looked: object[] }
 
 		expect(looked).toEqual([
-			expect.objectContaining({ name: 'Hellebore', isTaken: false }),
-			expect.objectContaining({ name: 'Magnolia', isTaken: true }),
+			expect.objectContaining({ name: 'Hellebore', takenVersion: undefined }),
+			expect.objectContaining({ name: 'Magnolia', takenVersion: 1 }),
 			expect.objectContaining({ name: 'Magnolia', problems: expect.any(Array) as unknown }),
 		])
 		expect(await listDocuments(studio.studioId)).toHaveLength(3)
@@ -169,10 +170,29 @@ describe('importing', () => {
 		const text = JSON.stringify({ ...magnolia, level: 5 })
 
 		await send({ intent: 'take', text })
-		await send({ intent: 'take', text, onTaken: 'replace' })
+		await send({ intent: 'take', text, onTaken: 'replace', versions: { magnolia: 1 } })
 
 		expect((await getDesign(studio.studioId, 'magnolia-2')).document.level).toBe(5)
 		expect(await getDesign(studio.studioId, 'magnolia')).toMatchObject({ version: 2, document: { level: 5 } })
+	})
+
+	test('beside what is there gives a name that is free, however often', async () => {
+		const text = JSON.stringify(magnolia)
+
+		for (let time = 0; time < 3; time++) expect((await answerOf(send({ intent: 'take', text }))).to).toBe('/designs')
+
+		const { designs } = await listDesigns(studio.studioId, { search: 'magnolia' })
+		expect(designs.map(({ slug }) => slug).toSorted()).toEqual(['magnolia', 'magnolia-2', 'magnolia-3', 'magnolia-4'])
+	})
+
+	test('over a design that was changed since the file was looked at is refused', async () => {
+		const text = JSON.stringify({ ...magnolia, level: 5 })
+		await inTransaction((t) => updateDesign(studio.studioId, { ...magnolia, level: 2 }, 1, t))
+
+		const answer = await answerOf(send({ intent: 'take', text, onTaken: 'replace', versions: { magnolia: 1 } }))
+
+		expect(answer.status).toBe(409)
+		expect((await getDesign(studio.studioId, 'magnolia')).document.level).toBe(2)
 	})
 
 	test('refuses what is no design by the reason', async () => {
@@ -182,15 +202,11 @@ describe('importing', () => {
 	})
 
 	test('takes all of a file, or nothing of it', async () => {
-		// The same id twice: the second finds a newer version than the file was looked at with.
-		const text = JSON.stringify(
-			toBook([
-				{ ...magnolia, level: 5 },
-				{ ...magnolia, level: 4 },
-			]),
-		)
+		// The second has come into the book since the file was looked at.
+		const text = JSON.stringify(toBook([{ ...magnolia, level: 5 }, demoDesign('calla-lily')]))
 
-		expect((await answerOf(send({ intent: 'take', text, onTaken: 'replace' }))).status).toBe(409)
+		const take = { intent: 'take', text, onTaken: 'replace', versions: { magnolia: 1 } }
+		expect((await answerOf(send(take))).status).toBe(409)
 		expect(await getDesign(studio.studioId, 'magnolia')).toEqual({ document: magnolia, version: 1 })
 	})
 

@@ -154,7 +154,7 @@ describe('rooms', () => {
 		})
 		const loaded = await placePage.loader(call(studio, `/rooms/${id}`, { params }))
 		expect(loaded.place).toMatchObject({ type: 'day', humidity: 60, version: 2 })
-		await placePage.action(post(studio, `/rooms/${id}`, { intent: 'delete' }, params))
+		await placePage.action(post(studio, `/rooms/${id}`, { intent: 'delete', version: '2' }, params))
 		expect(await listPlaces(studio.studioId)).toEqual([])
 	})
 
@@ -180,8 +180,8 @@ describe('rooms', () => {
 			init: { status: 404 },
 		})
 		const attempts: Record<string, string>[] = [
-			{ intent: 'delete' },
-			{ intent: 'take-day' },
+			{ intent: 'delete', version: '1' },
+			{ intent: 'take-day', version: '1' },
 			{ intent: 'type-in', temperatureC: '20', humidity: '50' },
 		]
 		for (const fields of attempts)
@@ -237,7 +237,7 @@ describe('rooms', () => {
 		expect(live?.isOld).toBe(false)
 		expect(history.length).toBeGreaterThan(100)
 		expect(canTakeDay).toBe(true)
-		await placePage.action(post(studio, '/', { intent: 'take-day' }, params))
+		await placePage.action(post(studio, '/', { intent: 'take-day', version: '1' }, params))
 		expect((await listPlaces(studio.studioId))[0]?.climate.type).toBe('day')
 		const { places: listed } = await places.loader(call(studio, '/rooms'))
 		expect(listed[0]).toMatchObject({ id, isByDay: true, reading: { isOld: false } })
@@ -256,7 +256,7 @@ describe('rooms', () => {
 	test('cannot take a day from too few readings', async () => {
 		const params = { placeId: String(await makePlace()) }
 
-		const answer = await answerOf(placePage.action(post(studio, '/', { intent: 'take-day' }, params)))
+		const answer = await answerOf(placePage.action(post(studio, '/', { intent: 'take-day', version: '1' }, params)))
 
 		expect(answer.refusal?.problems[0]?.message).toContain('Too few hours')
 	})
@@ -358,6 +358,7 @@ describe('a wait of a plan', () => {
 test('a studio’s confidence and own pastes are kept', async () => {
 	const body = {
 		name: 'Studio',
+		timeZone: 'Europe/London',
 		gaugeStandard: 'swg',
 		wireLengthsMm: [360],
 		dryingConfidence: 0.8,

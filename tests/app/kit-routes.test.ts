@@ -16,6 +16,7 @@ import * as packing from '../../app/routes/kit-packing/route'
 import * as paper from '../../app/routes/kit-paper/route'
 import * as people from '../../app/routes/kit-people/route'
 import * as shopping from '../../app/routes/kit-shopping/route'
+import * as ticks from '../../app/routes/kit-ticks/route'
 import * as tools from '../../app/routes/kit-tools/route'
 import * as shelf from '../../app/routes/stock/route'
 import * as shelfFiles from '../../app/routes/stock-files/route'
@@ -60,52 +61,64 @@ describe('people', () => {
 	const students = [makeStudent({ name: 'Ada', avoids: ['egg'] }), makeStudent({ name: 'Bo', isLeftHanded: true })]
 
 	test('change the kits, and are forgotten at once', async () => {
-		expect(await people.action(at('kits/people', { students }))).toEqual({ saved: 2 })
+		expect(await people.action(at('kits/people', { students, version: 1 }))).toEqual({ saved: 2 })
 		const { kit } = await kits.loader(at('kits'))
 		expect(kit?.exchanges).toMatchObject([{ seatNumber: 1, instead: 'gum paste without egg' }])
 
-		expect(await people.action(form('/x', { intent: 'forget' }))).toEqual({ forgotten: true })
+		expect(await people.action(form('/x', { intent: 'forget', version: '2' }))).toEqual({ forgotten: true })
 		expect((await people.loader(at('kits/people'))).students).toEqual([])
 		expect((await kits.loader(at('kits'))).kit?.exchanges).toEqual([])
 	})
 
 	test('are refused by field, and by line of a file', async () => {
-		const nameless = await answerOf(people.action(at('kits/people', { students: [{ ...students[0], name: ' ' }] })))
+		const nameless = await answerOf(
+			people.action(at('kits/people', { students: [{ ...students[0], name: ' ' }], version: 1 })),
+		)
 		expect(nameless.status).toBe(400)
 		expect(nameless.refusal?.problems[0]).toEqual({ path: 'students[0].name', message: 'A name, or a nickname' })
 
-		const file = await answerOf(people.action(form('/x', { intent: 'import', text: 'name,diet\nA,any\nB,moss' })))
+		const file = await answerOf(
+			people.action(form('/x', { intent: 'import', text: 'name,diet\nA,any\nB,moss', version: '1' })),
+		)
 		expect(file.refusal?.problems).toEqual([{ path: 'text', message: 'Line 3: "moss" is no diet' }])
 		expect((await people.loader(at('kits/people'))).students).toEqual([])
 	})
 
 	test('go through a file and back', async () => {
-		await people.action(at('kits/people', { students }))
+		await people.action(at('kits/people', { students, version: 1 }))
 		const csv = await (await fileOf('people.csv')).text()
-		await people.action(form('/x', { intent: 'forget' }))
+		await people.action(form('/x', { intent: 'forget', version: '2' }))
 
-		await people.action(form('/x', { intent: 'import', text: csv }))
+		await people.action(form('/x', { intent: 'import', text: csv, version: '3' }))
 
 		expect((await people.loader(at('kits/people'))).students).toEqual(students)
 	})
 })
 
 describe('packing', () => {
+	test('lines that no kit has cannot be packed', async () => {
+		const answer = await answerOf(
+			ticks.action(at('kits/packing', { intent: 'pack', ticks: [{ seat: 1, line: 'paste:none', amount: 1 }] })),
+		)
+
+		expect(answer).toMatchObject({ status: 400, refusal: { problems: [{ path: 'ticks' }] } })
+	})
+
 	test('keeps ticks, takes them out, begins again', async () => {
 		const { lines } = await packing.loader(at('kits/packing'))
 		const tick = { seat: 2, line: lines[0]?.key ?? '', amount: lines[0]?.amounts[2] ?? 0 }
 
-		await packing.action(at('kits/packing', { intent: 'pack', ticks: [tick, { ...tick, seat: 3 }] }))
-		await packing.action(at('kits/packing', { intent: 'unpack', ticks: [{ ...tick, seat: 3 }] }))
+		await ticks.action(at('kits/packing', { intent: 'pack', ticks: [tick, { ...tick, seat: 3 }] }))
+		await ticks.action(at('kits/packing', { intent: 'unpack', ticks: [{ ...tick, seat: 3 }] }))
 		expect((await packing.loader(at('kits/packing'))).ticks).toEqual([tick])
 
-		await packing.action(at('kits/packing', { intent: 'clear' }))
+		await ticks.action(at('kits/packing', { intent: 'clear' }))
 		expect((await packing.loader(at('kits/packing'))).ticks).toEqual([])
 	})
 
 	test('refuses what is no tick', async () => {
 		const answer = await answerOf(
-			packing.action(at('kits/packing', { intent: 'pack', ticks: [{ seat: -1, line: 'x', amount: 1 }] })),
+			ticks.action(at('kits/packing', { intent: 'pack', ticks: [{ seat: -1, line: 'x', amount: 1 }] })),
 		)
 
 		expect(answer.status).toBe(400)
@@ -162,7 +175,7 @@ describe('the shelf', () => {
 		await put({ kind: 'offcut', name: '24 white 140 mm', onHand: '3' })
 		const csv = await (await shelfFiles.loader(call(studio, '/x', { params: { file: 'shelf.csv' } }))).text()
 		const [item] = (await shelf.loader(call(studio, '/stock'))).items
-		await shelf.action(form('/stock', { intent: 'delete-item', id: String(item?.id) }))
+		await shelf.action(form('/stock', { intent: 'delete-item', id: String(item?.id), version: '1' }))
 
 		await shelf.action(form('/stock', { intent: 'import', text: csv }))
 		expect((await shelf.loader(call(studio, '/stock'))).items).toMatchObject([{ name: '24 white 140 mm', onHand: 3 }])
@@ -176,8 +189,8 @@ describe('the shelf', () => {
 })
 
 test('the price of a course is kept in cents, and reckoned with', async () => {
-	await cost.action(at('kits/cost', { price: 95.5, room: 90, payPerHour: 28, other: 0 }))
-	const bad = await answerOf(cost.action(at('kits/cost', { price: -1, room: 0, payPerHour: 0, other: 0 })))
+	await cost.action(at('kits/cost', { price: 95.5, room: 90, payPerHour: 28, other: 0, version: 1 }))
+	const bad = await answerOf(cost.action(at('kits/cost', { price: -1, room: 0, payPerHour: 0, other: 0, version: 1 })))
 
 	const { money, price } = await cost.loader(at('kits/cost'))
 
@@ -254,11 +267,11 @@ test('another studio’s kits, people and papers are not there', async () => {
 	const loaders = [kits, packing, cutting, colours, tools, people, shopping, cost]
 	for (const { loader } of loaders)
 		expect(await thrownBy(() => loader(at('kits', undefined, stranger)))).toMatchObject({ init: { status: 404 } })
-	const student = { students: [makeStudent()] }
+	const student = { students: [makeStudent()], version: 1 }
 	expect((await answerOf(people.action(at('kits/people', student, stranger)))).status).toBe(404)
-	expect((await answerOf(people.action(form('/x', { intent: 'forget' }, stranger)))).status).toBe(404)
-	expect((await answerOf(packing.action(at('x', { intent: 'clear' }, stranger)))).status).toBe(404)
-	const price = { price: 1, room: 1, payPerHour: 1, other: 1 }
+	expect((await answerOf(people.action(form('/x', { intent: 'forget', version: '1' }, stranger)))).status).toBe(404)
+	expect((await answerOf(ticks.action(at('x', { intent: 'clear' }, stranger)))).status).toBe(404)
+	const price = { price: 1, room: 1, payPerHour: 1, other: 1, version: 1 }
 	expect((await answerOf(cost.action(at('x', price, stranger)))).status).toBe(404)
 	const file = call(stranger, '/x', { params: { courseId, file: 'people.csv' } })
 	expect(await thrownBy(() => files.loader(file))).toMatchObject({ init: { status: 404 } })

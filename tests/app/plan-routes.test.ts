@@ -46,7 +46,8 @@ describe('a plan chosen instead of the one that stands', () => {
 		const other = findAlternatives(instance, stands, { nodes: 500 }).find(({ objective }) => {
 			return JSON.stringify(objective) !== JSON.stringify(before.objective)
 		})
-		const body = { intent: 'keep-plan', version: before.version, plan: JSON.stringify(other?.plan) }
+		const { version, planId } = before
+		const body = { intent: 'keep-plan', version, planId, plan: JSON.stringify(other?.plan) }
 
 		expect((await answerOf(plan.action(call(studio, '/', { params, body })))).status).toBe(302)
 		const after = await plan.loader(call(studio, '/', { params }))
@@ -74,7 +75,7 @@ describe('a plan chosen instead of the one that stands', () => {
 		const { version, planId } = await plan.loader(call(studio, '/', { params }))
 
 		const answer = await answerOf(
-			plan.action(call(studio, '/', { params, body: { intent: 'keep-plan', version, plan: text } })),
+			plan.action(call(studio, '/', { params, body: { intent: 'keep-plan', version, planId, plan: text } })),
 		)
 
 		expect(answer.status).toBe(400)

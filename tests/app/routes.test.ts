@@ -132,7 +132,7 @@ describe('changing a course', () => {
 		}
 		for (const result of [
 			choose.action(at('/', { ...course, version: 1 })),
-			plan.action(at('/', { intent: 'plan-anew', version: 1 })),
+			plan.action(at('/', { intent: 'plan-anew', version: 1, planId: 1 })),
 			remove.action(at('/', {})),
 		]) {
 			expect((await answerOf(result)).status).toBe(404)
@@ -143,7 +143,9 @@ describe('changing a course', () => {
 	test('ends with its deletion', async () => {
 		const id = await makeCourse()
 
-		const answer = await answerOf(remove.action(call(studio, '/', { params: { courseId: String(id) }, body: {} })))
+		const answer = await answerOf(
+			remove.action(call(studio, '/', { params: { courseId: String(id) }, body: { version: 1 } })),
+		)
 
 		expect(answer.to).toBe('/courses')
 		expect((await listCourses(studio.studioId)).courses).toEqual([])
@@ -193,7 +195,15 @@ describe('signing in', () => {
 		expect(answer.headers.get('Set-Cookie')).toMatch(/^calycine=.+; Max-Age=1209600; Path=\/; HttpOnly; SameSite=Lax$/)
 	})
 
-	test.each(['//evil.example', 'https://evil.example', '/\\evil.example'])('goes nowhere else: %s', async (to) => {
+	test.each([
+		'//evil.example',
+		'https://evil.example',
+		'/\\evil.example',
+		'/\t/evil.example',
+		'/\n/evil.example',
+		'\n//evil.example',
+		'/./\t/evil.example',
+	])('goes nowhere else: %s', async (to) => {
 		const { email, password } = studio
 
 		expect((await answerOf(attempt({ email, password }, `/sign-in?to=${encodeURIComponent(to)}`))).to).toBe('/')
@@ -227,7 +237,10 @@ describe('signing in', () => {
 		const isSignedIn = async (cookie: string) => {
 			const context = new RouterContextProvider()
 			const thrown = await thrownBy(() =>
-				requireMember({ request: withCookie(cookie), context } as never, async () => new Response()),
+				requireMember(
+					{ request: withCookie(cookie), url: new URL('http://localhost/'), context } as never,
+					async () => new Response(),
+				),
 			)
 			if (thrown) return false
 			return context.get(memberContext).studio.id === studio.studioId
@@ -249,7 +262,10 @@ describe('signing in', () => {
 	test('is asked of whoever comes without, who then comes back', async () => {
 		const request = new Request('http://localhost/courses/3/plan?step=a%2Fb')
 		const thrown = await thrownBy(() =>
-			requireMember({ request, context: new RouterContextProvider() } as never, async () => new Response()),
+			requireMember(
+				{ request, url: new URL(request.url), context: new RouterContextProvider() } as never,
+				async () => new Response(),
+			),
 		)
 
 		expect((thrown as Response).headers.get('Location')).toBe('/sign-in?to=%2Fcourses%2F3%2Fplan%3Fstep%3Da%252Fb')
@@ -267,6 +283,7 @@ test('a design shows the options that its address names, and refuses ones that i
 test('the studio’s settings are checked, and told apart by version', async () => {
 	const settings = {
 		name: 'New name',
+		timeZone: 'Australia/Sydney',
 		gaugeStandard: 'awg',
 		wireLengthsMm: [360, 500],
 		dryingConfidence: 0.9,

@@ -1,6 +1,6 @@
 import { QueryTypes } from 'sequelize'
 import { beforeAll, describe, expect, test } from 'vitest'
-import { closeDatabase, getDatabase, isDatabaseAlive } from '../../db/connection.server'
+import { closeDatabase, getDatabase, isDatabaseAlive, openDatabase } from '../../db/connection.server'
 import { migrate } from '../../db/migrate.server'
 import { hashPassword, matchesPassword } from '../../db/password-hash.server'
 import {
@@ -29,6 +29,7 @@ test('migrations run once', async () => {
 
 test('the pool opens anew after it was closed', async () => {
 	await closeDatabase()
+	openDatabase()
 
 	expect(await isDatabaseAlive()).toBe(true)
 })
@@ -96,7 +97,7 @@ describe('a studio', () => {
 	test('is founded once by an address', async () => {
 		const { email } = await foundStudio()
 		const again = createStudio(
-			{ name: 'x', gaugeStandard: 'awg', wireLengthsMm: [360] },
+			{ name: 'x', timeZone: 'Europe/London', gaugeStandard: 'awg', wireLengthsMm: [360] },
 			{ name: 'x', email, passwordHash: 'y' },
 		)
 

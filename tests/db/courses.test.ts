@@ -77,7 +77,7 @@ describe('a course', () => {
 		await expect(
 			inTransaction((transaction) => updateCourse(theirs, { ...course, id, version: 1 }, transaction)),
 		).rejects.toThrow(NotFoundError)
-		await expect(deleteCourse(theirs, id)).rejects.toThrow(NotFoundError)
+		await expect(deleteCourse(theirs, id, 1)).rejects.toThrow(NotFoundError)
 		await expect(createPlan(theirs, { courseId: id, fingerprint: 'x', document })).rejects.toThrow(NotFoundError)
 		expect((await listCourses(theirs)).courses).toEqual([])
 		expect(await findNextCourseId(theirs, '2026-01-01')).toBeUndefined()
@@ -157,7 +157,7 @@ describe('plans', () => {
 		const courseId = await save()
 		await createPlan(studio.studioId, { courseId, fingerprint: 'x', document })
 
-		await deleteCourse(studio.studioId, courseId)
+		await deleteCourse(studio.studioId, courseId, 1)
 
 		expect(await findNewestPlan(studio.studioId, courseId)).toBeUndefined()
 	})
@@ -222,11 +222,11 @@ describe('designs', () => {
 	test('in use by a course are not deleted; the course is named', async () => {
 		const id = await save()
 
-		await expect(deleteDesign(studio.studioId, 'magnolia')).rejects.toThrow(/Magnolia on Thursdays/)
-		await deleteCourse(studio.studioId, id)
-		await deleteDesign(studio.studioId, 'magnolia')
+		await expect(deleteDesign(studio.studioId, 'magnolia', 1)).rejects.toThrow(/Magnolia on Thursdays/)
+		await deleteCourse(studio.studioId, id, 1)
+		await deleteDesign(studio.studioId, 'magnolia', 1)
 		await expect(getDesign(studio.studioId, 'magnolia')).rejects.toThrow(NotFoundError)
-		await expect(deleteDesign(stranger.studioId, 'magnolia')).rejects.toThrow(NotFoundError)
+		await expect(deleteDesign(stranger.studioId, 'magnolia', 1)).rejects.toThrow(NotFoundError)
 	})
 
 	test.each<{ name: string; filter: DesignFilter; found: string[] }>([

@@ -39,7 +39,7 @@ test('a reset makes it anew, with all that was changed in it gone, and leaves ot
 })
 
 test('a demo that is there already is not loaded twice', async () => {
-	await expect(loadDemo({ today: terms.today, password: 'x' })).rejects.toThrow(/taken/)
+	await expect(loadDemo({ zone: 'Europe/London', today: terms.today, password: 'x' })).rejects.toThrow(/taken/)
 })
 
 test.each(['2026-03-02', '2026-03-05', '2026-12-30'])(

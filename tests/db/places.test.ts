@@ -39,7 +39,7 @@ describe('places', () => {
 		const id = await make()
 
 		await expect(getPlace(stranger.studioId, id)).rejects.toThrow(NotFoundError)
-		await expect(deletePlace(stranger.studioId, id)).rejects.toThrow(NotFoundError)
+		await expect(deletePlace(stranger.studioId, id, 1)).rejects.toThrow(NotFoundError)
 		await expect(updatePlace(stranger.studioId, await getPlace(studio.studioId, id))).rejects.toThrow(NotFoundError)
 		expect(await listPlaces(stranger.studioId)).toEqual([])
 	})
@@ -72,7 +72,7 @@ describe('a course', () => {
 		const store = await make({ kind: 'store' })
 		const id = await save({ storeId: store })
 
-		await deletePlace(studio.studioId, store)
+		await deletePlace(studio.studioId, store, 1)
 
 		expect(await getCourse(studio.studioId, id)).not.toHaveProperty('storeId')
 	})
@@ -92,33 +92,64 @@ describe('a course', () => {
 describe('readings', () => {
 	const at = (minute: string, humidity = 0.5) => ({ at: `2026-03-02T18:${minute}`, temperatureC: 21.5, humidity })
 
-	test('are kept by the minute, the later one of a minute holds, the newest is found', async () => {
+	const now = '2026-03-02T19:00'
+
+	test('are kept by the minute, the first one of a minute stays, the newest is found', async () => {
 		const id = await make()
-		await addReadings(studio.studioId, id, [at('00'), at('10')], 'sensor')
-		await addReadings(studio.studioId, id, [at('10', 0.55)], 'typed')
+		await addReadings(studio.studioId, id, [at('00'), at('10')], { source: 'sensor', now })
+
+		const second = [at('10', 0.55), at('20', 0.55)]
+		expect(await addReadings(studio.studioId, id, second, { source: 'file', now })).toEqual({ added: 1, known: 1 })
 
 		expect(await listReadings(studio.studioId, id, '2026-03-02T00:00', '2026-03-03T00:00')).toEqual([
 			at('00'),
-			at('10', 0.55),
+			at('10'),
+			at('20', 0.55),
 		])
-		expect(await listNewestReadings(studio.studioId)).toEqual(new Map([[id, at('10', 0.55)]]))
+		expect(await listNewestReadings(studio.studioId)).toEqual(new Map([[id, at('20', 0.55)]]))
 		expect(await listNewestReadings(stranger.studioId)).toEqual(new Map())
 	})
 
 	test('of another studio can be neither read nor written', async () => {
 		const id = await make()
 
-		await expect(addReadings(stranger.studioId, id, [at('00')], 'typed')).rejects.toThrow(NotFoundError)
+		await expect(addReadings(stranger.studioId, id, [at('00')], { source: 'typed', now })).rejects.toThrow(
+			NotFoundError,
+		)
 		await expect(listReadings(stranger.studioId, id, '2026-03-02T00:00', '2026-03-03T00:00')).rejects.toThrow(
 			NotFoundError,
 		)
 	})
 
-	test('older than a year go when new ones come', async () => {
+	test('typed for a minute that has another are refused, and the one that is there is told', async () => {
 		const id = await make()
-		await addReadings(studio.studioId, id, [{ ...at('00'), at: '2024-03-02T18:00' }], 'file')
+		await addReadings(studio.studioId, id, [at('10')], { source: 'typed', now })
 
-		await addReadings(studio.studioId, id, [at('00')], 'file')
+		const second = addReadings(studio.studioId, id, [at('10', 0.62)], { source: 'typed', now })
+
+		await expect(second).rejects.toThrow(/21\.5 °C, 50 %/)
+		await expect(second).rejects.toBeInstanceOf(ConflictError)
+	})
+
+	test('of a year that was mistyped are refused, and nothing that is kept goes for them', async () => {
+		const id = await make()
+		await addReadings(studio.studioId, id, [at('00')], { source: 'file', now })
+
+		const ahead = addReadings(studio.studioId, id, [{ ...at('10'), at: '2062-03-02T18:10' }], { source: 'file', now })
+
+		await expect(ahead).rejects.toBeInstanceOf(InputError)
+		expect(await listReadings(studio.studioId, id, '2026-01-01T00:00', '2070-01-01T00:00')).toEqual([at('00')])
+	})
+
+	test('older than a year before now are not kept', async () => {
+		const id = await make()
+		const old = { ...at('00'), at: '2025-03-02T18:00' }
+		await addReadings(studio.studioId, id, [old], { source: 'file', now: '2025-03-03T00:00' })
+
+		await addReadings(studio.studioId, id, [at('00'), { ...old, at: '2024-01-01T00:00' }], {
+			source: 'file',
+			now: '2026-06-02T19:00',
+		})
 
 		expect(await listReadings(studio.studioId, id, '2020-01-01T00:00', '2027-01-01T00:00')).toEqual([at('00')])
 	})

@@ -1,7 +1,7 @@
 /** Studios in the tests' database, each test with its own. */
 import { RouterContextProvider } from 'react-router'
 import { memberContext } from '../../app/http/contexts'
-import { closeDatabase, getDatabase, inTransaction } from '../../db/connection.server'
+import { closeDatabase, inTransaction, openDatabase } from '../../db/connection.server'
 import { migrate } from '../../db/migrate.server'
 import { createSignIn, createStudio, findMember, type Member } from '../../db/repositories/accounts.server'
 import { hashPassword } from '../../db/password-hash.server'
@@ -24,10 +24,12 @@ export interface TestStudio {
 
 /** Empties the database and brings it to the newest migration. */
 export async function freshDatabase(): Promise<void> {
-	await getDatabase().query('SET FOREIGN_KEY_CHECKS = 0')
-	await getDatabase().getQueryInterface().dropAllTables()
+	const database = openDatabase()
+	await database.query('SET FOREIGN_KEY_CHECKS = 0')
+	await database.getQueryInterface().dropAllTables()
 	// The setting belongs to one connection of the pool, and nobody knows which: none of them may be used again.
 	await closeDatabase()
+	openDatabase()
 	await migrate()
 }
 
@@ -35,7 +37,7 @@ export async function freshDatabase(): Promise<void> {
 export async function foundStudio(designIds: readonly string[] = []): Promise<TestStudio> {
 	const email = `teacher-${++count}@studio.example`
 	const { studioId, userId } = await createStudio(
-		{ name: `Studio ${count}`, gaugeStandard: 'swg', wireLengthsMm: [360] },
+		{ name: `Studio ${count}`, timeZone: 'Europe/London', gaugeStandard: 'swg', wireLengthsMm: [360] },
 		{ name: 'Test Teacher', email, passwordHash: await (passwordHash ??= hashPassword(PASSWORD)) },
 	)
 	await inTransaction(async (transaction) => {

@@ -2,7 +2,7 @@
 import { Button, Form, Input, InputNumber, Radio, Select } from 'antd'
 import { useState } from 'react'
 import { PACES, PLAN_FOR, type Course } from '../../../core/courses/course'
-import { checkSessions, courseSchema } from '../../schemas/course'
+import { courseSchema } from '../../schemas/course'
 import { PACE_WORDS, PLAN_FOR_WORDS } from '../../words/terms'
 import { useSchemaForm } from '../use-schema-form'
 import { ConflictNotice } from './conflict-notice'
@@ -27,7 +27,6 @@ export function CourseForm({ initial, version, designOptions, places, submitLabe
 	const [baseVersion, setBaseVersion] = useState(version)
 	const { form, submit, clearProblems, isSaving, refusal } = useSchemaForm<Course>({
 		schema: courseSchema,
-		check: checkSessions,
 		toBody: (values) => (baseVersion === undefined ? values : { ...values, version: baseVersion }),
 	})
 	const stores = places.filter(({ kind }) => kind === 'store')

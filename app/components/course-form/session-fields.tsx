@@ -2,7 +2,7 @@ import { Button, Form, Input, InputNumber, Select } from 'antd'
 import type { Course, Session } from '../../../core/courses/course'
 import { withExtraSession } from '../../../core/courses/extra-session'
 import type { Place } from '../../../core/drying/place'
-import { handsOnMinutes } from '../../../core/courses/session-windows'
+import { handsOnMinutes } from '../../../core/courses/session-hours'
 import { duration, sessionName } from '../../words/times'
 import { TimeInput } from './time-input'
 

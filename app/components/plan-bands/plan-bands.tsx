@@ -1,7 +1,7 @@
 /** The picture of a plan: sessions as bands, steps as tiles in them, drying as threads that hang to where it is needed. */
 import { useId } from 'react'
 import type { PlanStory, Thread } from '../../../core/courses/plan-story'
-import { daysBetween } from '../../../core/courses/session-windows'
+import { daysBetween } from '../../../core/time/calendar'
 import { clock, duration, gap, sessionName, shortDay } from '../../words/times'
 import { explainWait, percentSure, waitSpan } from '../../words/waits'
 import {

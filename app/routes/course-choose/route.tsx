@@ -66,7 +66,7 @@ export default function ChooseCourse({ loaderData }: Route.ComponentProps) {
 			okButtonProps: { danger: true },
 			cancelText: 'Keep it',
 			autoFocusButton: 'cancel',
-			onOk: () => submit(null, { method: 'post', action: `/courses/${id}/delete` }),
+			onOk: () => submit({ version }, { method: 'post', action: `/courses/${id}/delete` }),
 		})
 	}
 	return (

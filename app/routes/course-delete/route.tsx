@@ -1,17 +1,22 @@
 import { redirect } from 'react-router'
-import { deleteCourse } from '../../../db/repositories/courses.server'
+import { deleteCourse, getCourse } from '../../../db/repositories/courses.server'
 import { memberContext } from '../../http/contexts'
-import { readId } from '../../http/read-input.server'
+import { readBody, readId } from '../../http/read-input.server'
 import { acting } from '../../http/responses.server'
+import { versionSchema } from '../../schemas/row-version'
 import type { Route } from './+types/route'
 
 export function loader({ params }: Route.LoaderArgs) {
 	return redirect(`/courses/${params.courseId}`)
 }
 
-export function action({ params, context }: Route.ActionArgs) {
+export function action({ params, request, context }: Route.ActionArgs) {
 	return acting(async () => {
-		await deleteCourse(context.get(memberContext).studio.id, readId(params.courseId))
+		const { studio } = context.get(memberContext)
+		const courseId = readId(params.courseId)
+		await getCourse(studio.id, courseId)
+		const { version } = await readBody(request, versionSchema)
+		await deleteCourse(studio.id, courseId, version)
 		return redirect('/courses')
 	})
 }

@@ -1,6 +1,6 @@
 /** Files of a course: papers as PDF, CSV and spreadsheet, labels, its people, and the course in the exchange form. */
 import { NotFoundError } from '../../../core/errors'
-import { listStudents } from '../../../db/repositories/students.server'
+import { getRoster } from '../../../db/repositories/students.server'
 import { writeCourseDocument } from '../../../exchange/course-document'
 import { peopleCsv } from '../../../exchange/people-csv'
 import { tablesCsv } from '../../../exchange/csv'
@@ -24,7 +24,7 @@ export function loader({ params: { courseId, file }, request, context }: Route.L
 		const id = readId(courseId)
 		const name = `course-${id}-${file}`
 		if (file === 'people.csv')
-			return answerFile(peopleCsv(await listStudents(studio.id, id)), { name, type: 'text/csv; charset=utf-8' })
+			return answerFile(peopleCsv((await getRoster(studio.id, id)).students), { name, type: 'text/csv; charset=utf-8' })
 		const current = await requireKit(studio, id)
 		const { course } = current
 		if (file === 'course.json') {

@@ -1,6 +1,6 @@
 import { redirect } from 'react-router'
 import type { Course } from '../../../core/courses/course'
-import { addDays } from '../../../core/courses/session-windows'
+import { addDays } from '../../../core/time/calendar'
 import { completePicks } from '../../../core/designs/resolve-design'
 import { listDesignOptions } from '../../../db/repositories/designs.server'
 import { listPlaces } from '../../../db/repositories/places.server'
@@ -9,7 +9,7 @@ import type { DesignOption } from '../../components/course-form/design-fields'
 import { memberContext } from '../../http/contexts'
 import { readBody } from '../../http/read-input.server'
 import { acting } from '../../http/responses.server'
-import { today } from '../../http/today.server'
+import { today } from '../../http/studio-clock.server'
 import { createPlannedCourse } from '../../plans/save-course.server'
 import { courseSchema } from '../../schemas/course'
 import type { Route } from './+types/route'
@@ -24,7 +24,7 @@ export async function loader({ request, context }: Route.LoaderArgs) {
 	const asked = new URL(request.url).searchParams.get('design')
 	const chosen = designs.find(({ slug }) => slug === asked)
 	return {
-		initial: emptyCourse(addDays(today(), 7), chosen),
+		initial: emptyCourse(addDays(today(studio.timeZone), 7), chosen),
 		designOptions: designs,
 		places: places.map(({ id, kind, name }) => ({ id, kind, name })),
 	}

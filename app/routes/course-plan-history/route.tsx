@@ -5,7 +5,7 @@ import { listPlans } from '../../../db/repositories/plans.server'
 import { memberContext } from '../../http/contexts'
 import { readId } from '../../http/read-input.server'
 import { loading } from '../../http/responses.server'
-import { wallTimeOf } from '../../http/wall-clock.server'
+import { wallTimeOf } from '../../http/studio-clock.server'
 import { readPlan } from '../../plans/read-plan.server'
 import { proofWords } from '../../words/proof'
 import { count, duration, longDay } from '../../words/times'
@@ -26,7 +26,7 @@ export function loader({ params, context }: Route.LoaderArgs) {
 				const { status, objective, proven, bounds } = document
 				return {
 					id,
-					madeAt: wallTimeOf(createdAt),
+					madeAt: wallTimeOf(createdAt, studio.timeZone),
 					fitsNow: stored.fingerprint === fingerprint,
 					status,
 					objective,

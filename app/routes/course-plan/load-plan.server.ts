@@ -5,7 +5,7 @@ import { tellPlan, type HopelessWait, type PlanStory, type Thread } from '../../
 import { tellStep } from '../../../core/courses/step-story'
 import { beliefOf, roomOf, storeOf, type DryingTerms } from '../../../core/courses/drying-terms'
 import type { DesignInCourse } from '../../../core/courses/compile-course'
-import { daysBetween } from '../../../core/courses/session-windows'
+import { daysBetween } from '../../../core/time/calendar'
 import type { Plan } from '../../../core/planning/plan'
 import { explainStart } from '../../../core/planning/why/explain-start'
 import { pieceOfPart } from '../../../core/drying/piece-of-part'

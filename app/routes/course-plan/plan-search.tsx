@@ -3,7 +3,7 @@ import { Form } from 'react-router'
 import { compareObjectives } from '../../../core/planning/objective'
 import type { Objective } from '../../../core/planning/objective'
 import type { Plan } from '../../../core/planning/plan'
-import { toWallTime } from '../../../core/courses/session-windows'
+import { wallTimeAfter } from '../../../core/time/zone'
 import { usePlanSearch, type PlanProblem, type SearchState } from '../../solving/use-plan-search'
 import { nameAlternative } from '../../words/alternatives'
 import { proofWords } from '../../words/proof'
@@ -161,6 +161,6 @@ function objectiveWords(objective: Objective, problem: PlanProblem | undefined):
 
 function endWords({ finish = 0 }: Objective, problem: PlanProblem | undefined): string {
 	if (!problem) return ''
-	const { date, minuteOfDay } = toWallTime(problem.compiled.origin, finish)
+	const { date, minuteOfDay } = wallTimeAfter(problem.compiled.origin, finish)
 	return `${shortDay(date)}, ${clock(minuteOfDay)}`
 }

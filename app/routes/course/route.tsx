@@ -1,5 +1,5 @@
 import { NavLink, Outlet } from 'react-router'
-import { handsOnMinutes } from '../../../core/courses/session-windows'
+import { handsOnMinutes } from '../../../core/courses/session-hours'
 import { getCourse } from '../../../db/repositories/courses.server'
 import { memberContext } from '../../http/contexts'
 import { readId } from '../../http/read-input.server'

@@ -1,7 +1,7 @@
 import { Link } from 'react-router'
 import { listCourses } from '../../../db/repositories/courses.server'
 import { memberContext } from '../../http/contexts'
-import { today } from '../../http/today.server'
+import { today } from '../../http/studio-clock.server'
 import { count, duration, shortDay } from '../../words/times'
 import type { Route } from './+types/route'
 import './courses.css'
@@ -12,8 +12,9 @@ export function meta() {
 
 export async function loader({ context, request }: Route.LoaderArgs) {
 	const page = Math.max(1, Math.floor(Number(new URL(request.url).searchParams.get('page')) || 1))
-	const { courses, pageCount } = await listCourses(context.get(memberContext).studio.id, page)
-	return { courses, page, pageCount, date: today() }
+	const { studio } = context.get(memberContext)
+	const { courses, pageCount } = await listCourses(studio.id, page)
+	return { courses, page, pageCount, date: today(studio.timeZone) }
 }
 
 type Summary = Route.ComponentProps['loaderData']['courses'][number]

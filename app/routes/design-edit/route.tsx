@@ -1,4 +1,4 @@
-import { mixed, number, object } from 'yup'
+import { mixed, object } from 'yup'
 import { data } from 'react-router'
 import { compareDesigns } from '../../../core/designs/design-differences'
 import type { Design } from '../../../core/designs/design'
@@ -9,6 +9,7 @@ import { readDesign } from '../../../exchange/read-document'
 import { memberContext } from '../../http/contexts'
 import { readBody } from '../../http/read-input.server'
 import { acting, loading } from '../../http/responses.server'
+import { rowVersion } from '../../schemas/row-version'
 import type { Route } from './+types/route'
 import { DesignEditor } from './design-editor'
 import './design-edit.css'
@@ -31,15 +32,18 @@ export function loader({ params, context }: Route.LoaderArgs) {
 	})
 }
 
+/** A design has some 200 kB. */
+const LARGEST_DESIGN = 1024 * 1024
+
 const changeSchema = object({
 	document: mixed<object>().required(),
-	version: number().required().integer().min(1),
+	version: rowVersion(),
 }).noUnknown()
 
 export function action({ params, request, context }: Route.ActionArgs) {
 	return acting(async () => {
 		const { studio } = context.get(memberContext)
-		const { document, version } = await readBody(request, changeSchema)
+		const { document, version } = await readBody(request, changeSchema, { maxBytes: LARGEST_DESIGN })
 		const design = readDesign(document)
 		if (design.id !== params.slug)
 			throw new InputError([{ path: '/id', message: 'The id of a design stays as it is.' }])

@@ -11,7 +11,9 @@ export type LookedAt =
 			kind: DesignKind
 			partCount: number
 			stepCount: number
-			isTaken: boolean
+			id: string
+			/** Of the design that has this id already. */
+			takenVersion: number | undefined
 			picture: Pick<ResolvedDesign, 'name' | 'parts' | 'layers' | 'bestView'>
 	  }
 
@@ -31,7 +33,7 @@ export function FilePreview({ looked }: { looked: LookedAt }) {
 			</section>
 		)
 	}
-	const { name, kind, partCount, stepCount, isTaken, picture } = looked
+	const { name, kind, partCount, stepCount, takenVersion, picture } = looked
 	return (
 		<section className="sheet import-preview">
 			<FlowerPicture design={picture} size={110} />
@@ -39,7 +41,7 @@ export function FilePreview({ looked }: { looked: LookedAt }) {
 				<h3>{name}</h3>
 				<p className="soft">
 					{KIND_WORDS[kind]} · {count(partCount, 'part')} · {count(stepCount, 'step')}
-					{isTaken && ' · in your book already'}
+					{takenVersion !== undefined && ' · in your book already'}
 				</p>
 			</div>
 		</section>

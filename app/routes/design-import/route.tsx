@@ -2,9 +2,9 @@ import { Button } from 'antd'
 import { useState } from 'react'
 import { redirect, useFetcher } from 'react-router'
 import { memberContext } from '../../http/contexts'
-import { readBody } from '../../http/read-input.server'
+import { readIntent } from '../../http/read-input.server'
 import { acting } from '../../http/responses.server'
-import { importSchema } from '../../schemas/import-designs'
+import { importActions, LARGEST_FILE } from '../../schemas/import-designs'
 import { count } from '../../words/times'
 import type { Route } from './+types/route'
 import { FilePreview, type LookedAt } from './file-preview'
@@ -15,18 +15,30 @@ export function meta() {
 	return [{ title: 'Import designs · Calycine' }]
 }
 
+/** A file in a JSON text: quotation marks and line ends take two characters. */
+const LARGEST_BODY = 1.2 * LARGEST_FILE
+
 export function loader() {
-	return { largestFile: 4_000_000 }
+	return { largestFile: LARGEST_FILE }
 }
 
 export function action({ request, context }: Route.ActionArgs) {
 	return acting(async () => {
 		const { studio } = context.get(memberContext)
-		const input = await readBody(request, importSchema)
+		const input = await readIntent(request, importActions, { maxBytes: LARGEST_BODY })
 		if (input.intent === 'look') return { looked: await lookAtFile(studio.id, input.text) }
 		await takeFile(studio.id, input)
 		return redirect('/designs')
 	})
+}
+
+/** Of the designs whose ids are taken, as they were looked at. */
+function versionsOf(looked: readonly LookedAt[]): Record<string, number> {
+	return Object.fromEntries(
+		looked.flatMap((one) =>
+			'takenVersion' in one && one.takenVersion !== undefined ? [[one.id, one.takenVersion]] : [],
+		),
+	)
 }
 
 interface Answer {
@@ -58,7 +70,7 @@ export default function ImportDesigns({ loaderData: { largestFile } }: Route.Com
 	const problems = localProblem ? [{ path: '', message: localProblem }] : (fetcher.data?.problems ?? [])
 	const looked = localProblem ? undefined : fetcher.data?.looked
 	const whole = looked?.filter((one) => !('problems' in one)).length ?? 0
-	const isTaken = looked?.some((one) => 'isTaken' in one && one.isTaken) ?? false
+	const isTaken = looked?.some((one) => 'takenVersion' in one && one.takenVersion !== undefined) ?? false
 	return (
 		<>
 			<div className="page-head">
@@ -118,7 +130,11 @@ export default function ImportDesigns({ loaderData: { largestFile } }: Route.Com
 								</Button>
 							)}
 							{isTaken && (
-								<Button onClick={() => send({ intent: 'take', text: file.text, onTaken: 'replace' })}>
+								<Button
+									onClick={() =>
+										send({ intent: 'take', text: file.text, onTaken: 'replace', versions: versionsOf(looked) })
+									}
+								>
 									Take as new versions of those there are
 								</Button>
 							)}

@@ -3,7 +3,17 @@ import { Link, useSubmit } from 'react-router'
 import { count } from '../../words/times'
 
 /** What can be done with a design beside planning it. */
-export function DesignTools({ slug, name, findingCount }: { slug: string; name: string; findingCount: number }) {
+export function DesignTools({
+	slug,
+	name,
+	version,
+	findingCount,
+}: {
+	slug: string
+	name: string
+	version: number
+	findingCount: number
+}) {
 	const { modal } = App.useApp()
 	const submit = useSubmit()
 	const askToDelete = () => {
@@ -14,7 +24,7 @@ export function DesignTools({ slug, name, findingCount }: { slug: string; name: 
 			okButtonProps: { danger: true },
 			cancelText: 'Keep it',
 			autoFocusButton: 'cancel',
-			onOk: () => submit(null, { method: 'post', action: `/designs/${slug}` }),
+			onOk: () => submit({ version }, { method: 'post', action: `/designs/${slug}` }),
 		})
 	}
 	const files = [
@@ -44,6 +54,9 @@ export function DesignTools({ slug, name, findingCount }: { slug: string; name: 
 			</Link>
 			<Link className="button-link" to={`/designs/${slug}/sheets`}>
 				Template sheets
+			</Link>
+			<Link className="button-link" to={`/designs/${slug}/versions`}>
+				Versions
 			</Link>
 			<Link className="button-link" to={`/designs/${slug}/slides`}>
 				Slides

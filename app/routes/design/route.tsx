@@ -15,9 +15,11 @@ import { reckonedKey } from '../../components/step-chain/need-words'
 import { addressOfPart, toDryingLink } from '../../drying/drying-address'
 import { hoursRange } from '../../words/drying'
 import { memberContext } from '../../http/contexts'
+import { readBody } from '../../http/read-input.server'
 import { acting, loading } from '../../http/responses.server'
 import { describeLevel, KIND_WORDS } from '../../words/terms'
 import { readPicks } from '../../schemas/design-address'
+import { versionSchema } from '../../schemas/row-version'
 import type { Route } from './+types/route'
 import { DesignTools } from './design-tools'
 import { FlowerViews } from './flower-views'
@@ -69,15 +71,18 @@ function dryingLinkOf(part: ResolvedPart, design: ResolvedDesign): string | unde
 	return address && toDryingLink({ ...address, what: `${design.name}, ${part.name.toLowerCase()}`.slice(0, 80) })
 }
 
-export function action({ params, context }: Route.ActionArgs) {
+export function action({ params, request, context }: Route.ActionArgs) {
 	return acting(async () => {
-		await deleteDesign(context.get(memberContext).studio.id, params.slug)
+		const { studio } = context.get(memberContext)
+		await getDesign(studio.id, params.slug)
+		const { version } = await readBody(request, versionSchema)
+		await deleteDesign(studio.id, params.slug, version)
 		return redirect('/designs')
 	})
 }
 
 export default function DesignPage({
-	loaderData: { design, choices, figures, allergens, rings, findingCount, cautions, wireMm, reckoned },
+	loaderData: { design, version, choices, figures, allergens, rings, findingCount, cautions, wireMm, reckoned },
 	actionData,
 }: Route.ComponentProps) {
 	const assembly = design.steps.filter(({ part }) => part === undefined)
@@ -98,7 +103,7 @@ export default function DesignPage({
 					{actionData.message}
 				</p>
 			)}
-			<DesignTools slug={design.id} name={design.name} findingCount={findingCount} />
+			<DesignTools version={version} slug={design.id} name={design.name} findingCount={findingCount} />
 			<div className="design-top">
 				<FlowerViews design={design} rings={rings} />
 				<div className="sheet stack">

@@ -2,9 +2,9 @@
 import { redirect } from 'react-router'
 import { createDryingNote, deleteDryingNote } from '../../../db/repositories/drying-notes.server'
 import { memberContext } from '../../http/contexts'
-import { readBody } from '../../http/read-input.server'
+import { readIntent } from '../../http/read-input.server'
 import { acting, loading } from '../../http/responses.server'
-import { dryingNoteSchema } from '../../schemas/drying-note'
+import { dryingNoteActions } from '../../schemas/drying-note'
 import type { Route } from './+types/route'
 import { AirMap } from './air-map'
 import { AnswerHeadline } from './answer-headline'
@@ -31,10 +31,11 @@ export function loader({ request, context }: Route.LoaderArgs) {
 export function action({ request, context }: Route.ActionArgs) {
 	return acting(async () => {
 		const { studio } = context.get(memberContext)
-		const { intent, id = 0, notReadyHours = 0, readyHours } = await readBody(request, dryingNoteSchema)
+		const input = await readIntent(request, dryingNoteActions)
 		const { search, searchParams } = new URL(request.url)
-		if (intent === 'forget') await deleteDryingNote(studio.id, id)
+		if (input.intent === 'forget') await deleteDryingNote(studio.id, input.id)
 		else {
+			const { notReadyHours, readyHours } = input
 			const about = await describeNote(studio, searchParams)
 			const ready = readyHours === undefined ? {} : { readyHours }
 			await createDryingNote(studio.id, { ...about, notReadyHours, ...ready })

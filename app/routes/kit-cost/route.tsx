@@ -1,16 +1,18 @@
 /** What a course costs, what it brings, and from how many students it pays. */
 import { Button, Form, InputNumber } from 'antd'
-import { priceCourse } from '../../../core/kits/price-course'
+import { priceCourse, type CourseMoney } from '../../../core/kits/price-course'
 import { listNeeds } from '../../../core/kits/shopping-list'
-import { getCourseMoney, updateCourseMoney } from '../../../db/repositories/courses.server'
+import { getCourseMoney, updateCourseMoney, type StoredMoney } from '../../../db/repositories/courses.server'
 import { KitNotices } from '../../components/kit-notices/kit-notices'
+import { StaleNotice } from '../../components/stale-notice/stale-notice'
+import { useVersion } from '../../components/stale-notice/use-version'
 import { useSchemaForm } from '../../components/use-schema-form'
 import { WhyAmount } from '../../components/why-amount/why-amount'
 import { memberContext } from '../../http/contexts'
 import { readBody, readId } from '../../http/read-input.server'
-import { acting, loading } from '../../http/responses.server'
+import { changing, loading } from '../../http/responses.server'
 import { readKit } from '../../kits/read-kit.server'
-import { moneySchema, type MoneyInput } from '../../schemas/money'
+import { moneySchema, toCourseMoney, toFields, type MoneyInput } from '../../schemas/money'
 import { amountWords, money as told } from '../../words/amounts'
 import { STOCK_WORDS } from '../../words/kits'
 import { count } from '../../words/times'
@@ -21,14 +23,16 @@ export function loader({ params, context }: Route.LoaderArgs) {
 	return loading(async () => {
 		const { studio } = context.get(memberContext)
 		const courseId = readId(params.courseId)
-		const [{ kit, state, stock, hours, course }, money] = await Promise.all([
+		const [{ kit, state, stock, hours, course }, stored] = await Promise.all([
 			readKit(studio, courseId),
 			getCourseMoney(studio.id, courseId),
 		])
 		const { studentCount } = course
+		const { money, version } = stored
 		return {
 			state,
 			money,
+			version,
 			hours,
 			studentCount,
 			units: studio.units,
@@ -39,22 +43,25 @@ export function loader({ params, context }: Route.LoaderArgs) {
 }
 
 export function action({ params, request, context }: Route.ActionArgs) {
-	return acting(async () => {
-		const { price, room, payPerHour, other } = await readBody(request, moneySchema)
-		const cents = (amount: number) => Math.round(100 * amount)
-		await updateCourseMoney(context.get(memberContext).studio.id, readId(params.courseId), {
-			priceCents: cents(price),
-			roomCents: cents(room),
-			payCentsPerHour: cents(payPerHour),
-			otherCents: cents(other),
-		})
+	const { studio } = context.get(memberContext)
+	const save = async () => {
+		const input = await readBody(request, moneySchema)
+		const stored = { money: toCourseMoney(input), version: input.version }
+		await updateCourseMoney(studio.id, readId(params.courseId), stored)
 		return { saved: true }
-	})
+	}
+	return changing(save, () => getCourseMoney(studio.id, readId(params.courseId)))
 }
 
 export default function KitCostPage({ loaderData: { state, money, price, currency, ...page } }: Route.ComponentProps) {
 	const tell = (cents: number) => told(cents, currency)
-	const { form, submit, clearProblems, isSaving, isSaved } = useSchemaForm<MoneyInput>({ schema: moneySchema })
+	const { version, setVersion, theirsOf } = useVersion<StoredMoney>(page.version)
+	const { form, submit, clearProblems, isSaving, isSaved, refusal } = useSchemaForm<MoneyInput>({
+		schema: moneySchema,
+		toBody: (values) => ({ ...values, version }),
+		onSaved: () => setVersion(version + 1),
+	})
+	const theirs = theirsOf({ refusal })
 	return (
 		<KitNotices state={state}>
 			{price && (
@@ -98,16 +105,22 @@ export default function KitCostPage({ loaderData: { state, money, price, currenc
 							form={form}
 							layout="vertical"
 							requiredMark={false}
-							initialValues={{
-								price: money.priceCents / 100,
-								room: money.roomCents / 100,
-								payPerHour: money.payCentsPerHour / 100,
-								other: money.otherCents / 100,
-							}}
+							initialValues={toFields(money)}
 							onFinish={submit}
 							onValuesChange={clearProblems}
 						>
 							<h2 id="asked">Asked and paid, {currency}</h2>
+							{theirs && (
+								<StaleNotice
+									message={refusal?.message ?? ''}
+									theirs={moneyWords(theirs.money, tell)}
+									onKeepMine={() => setVersion(theirs.version)}
+									onTakeTheirs={() => {
+										form.setFieldsValue(toFields(theirs.money))
+										setVersion(theirs.version)
+									}}
+								/>
+							)}
 							<MoneyField name="price" label="Price for each student" />
 							<MoneyField name="room" label="Room, all sessions" />
 							<MoneyField name="payPerHour" label="Your hour" />
@@ -158,6 +171,18 @@ export default function KitCostPage({ loaderData: { state, money, price, currenc
 			)}
 		</KitNotices>
 	)
+}
+
+function moneyWords(
+	{ priceCents, roomCents, payCentsPerHour, otherCents }: CourseMoney,
+	tell: (cents: number) => string,
+): string[] {
+	return [
+		`Price for each student ${tell(priceCents)}`,
+		`Room ${tell(roomCents)}`,
+		`Your hour ${tell(payCentsPerHour)}`,
+		`Anything else ${tell(otherCents)}`,
+	]
 }
 
 function MoneyField({ name, label }: { name: keyof MoneyInput; label: string }) {

@@ -1,5 +1,5 @@
 import { App, Button } from 'antd'
-import { Link, useSearchParams, useSubmit } from 'react-router'
+import { Link, useSearchParams, useRevalidator } from 'react-router'
 import type { PackingLine } from '../../../core/kits/packing-lines'
 import { amountWords } from '../../words/amounts'
 import { count } from '../../words/times'
@@ -111,7 +111,7 @@ export function Packing({
 
 function UnpackAll({ onUnpack }: { onUnpack: () => Promise<void> }) {
 	const { modal } = App.useApp()
-	const submit = useSubmit()
+	const { revalidate } = useRevalidator()
 	const ask = () =>
 		modal.confirm({
 			title: 'Unpack everything?',
@@ -122,7 +122,7 @@ function UnpackAll({ onUnpack }: { onUnpack: () => Promise<void> }) {
 			autoFocusButton: 'cancel',
 			onOk: async () => {
 				await onUnpack()
-				await submit({ intent: 'clear', ticks: [] }, { method: 'post', encType: 'application/json' })
+				await revalidate()
 			},
 		})
 	return (

@@ -1,5 +1,6 @@
 /** Ticks that are seen at once, kept on the device until the server has them, and sent again when it comes back. */
 import { useCallback, useEffect, useRef, useState } from 'react'
+import { href } from 'react-router'
 import type { PackingInput } from '../../schemas/packing'
 
 export interface Tick {
@@ -9,7 +10,13 @@ export interface Tick {
 }
 
 /** Seat and line to the amount packed; undefined: taken out. */
-type Pending = Record<string, Tick & { isPacked: boolean }>
+type Pending = Record<string, Change>
+
+interface Change extends Tick {
+	isPacked: boolean
+	/** When it was done by this device's clock, ms: what another device did later counts more. */
+	at: number
+}
 
 /** So long until what could not be sent is tried again. */
 const RETRY_MS = 5_000
@@ -43,7 +50,7 @@ export function useTicks(courseId: number, stored: readonly Tick[], isAlive: boo
 		const waiting = Object.values(pending)
 		if (waiting.length === 0 || sending.current) return
 		try {
-			sending.current = postAll(waiting)
+			sending.current = postAll(courseId, waiting)
 			await sending.current
 			setFailureCount(0)
 			setPending((now) => Object.fromEntries(Object.entries(now).filter(([key, tick]) => pending[key] !== tick)))
@@ -53,7 +60,7 @@ export function useTicks(courseId: number, stored: readonly Tick[], isAlive: boo
 		} finally {
 			sending.current = undefined
 		}
-	}, [pending])
+	}, [courseId, pending])
 
 	useEffect(() => {
 		const timer = setTimeout(() => void send(), isStuck ? RETRY_MS : 150)
@@ -61,17 +68,19 @@ export function useTicks(courseId: number, stored: readonly Tick[], isAlive: boo
 	}, [send, isStuck, failureCount])
 
 	const toggle = useCallback((ticks: readonly Tick[], isPacked: boolean) => {
-		const changes = ticks.map((tick) => ({ ...tick, isPacked }))
+		const changes = ticks.map((tick) => ({ ...tick, isPacked, at: Date.now() }))
 		setKnown((before) => applyAll(before, changes))
 		setPending((before) => ({ ...before, ...Object.fromEntries(changes.map((change) => [keyOf(change), change])) }))
 	}, [])
 
-	/** Everything is unpacked: what was still to be sent is not any more, and what is on its way has come when this ends. */
+	/** Everything is unpacked that was packed up to now: what was still to be sent is not any more. */
 	const clear = useCallback(async () => {
 		setKnown(new Map())
 		setPending({})
+		const at = Date.now()
 		await sending.current?.catch(() => undefined)
-	}, [])
+		await post(courseId, { intent: 'clear', at })
+	}, [courseId])
 
 	return { clear, amountOf: (tick: Pick<Tick, 'seat' | 'line'>) => known.get(keyOf(tick)), toggle, isStuck }
 }
@@ -85,7 +94,7 @@ function readKept(storageKey: string): Pending {
 	}
 }
 
-function applyAll(before: ReadonlyMap<string, number>, changes: readonly (Tick & { isPacked: boolean })[]) {
+function applyAll(before: ReadonlyMap<string, number>, changes: readonly Change[]) {
 	const after = new Map(before)
 	for (const change of changes) {
 		if (change.isPacked) after.set(keyOf(change), change.amount)
@@ -94,21 +103,22 @@ function applyAll(before: ReadonlyMap<string, number>, changes: readonly (Tick &
 	return after
 }
 
-async function postAll(waiting: readonly Pending[string][]): Promise<void> {
+async function postAll(courseId: number, waiting: readonly Change[]): Promise<void> {
 	for (const isPacked of [true, false]) {
 		const ticks = waiting
 			.filter((tick) => tick.isPacked === isPacked)
-			.map(({ seat, line, amount }) => ({ seat, line, amount }))
-		if (ticks.length > 0) await post({ intent: isPacked ? 'pack' : 'unpack', ticks })
+			.map(({ seat, line, amount, at }) => ({ seat, line, amount, at }))
+		if (ticks.length > 0) await post(courseId, { intent: isPacked ? 'pack' : 'unpack', ticks })
 	}
 }
 
-async function post(body: PackingInput): Promise<void> {
-	const answer = await fetch(`${window.location.pathname}.data`, {
+async function post(courseId: number, body: PackingInput): Promise<void> {
+	const answer = await fetch(href('/courses/:courseId/kits/packing/ticks', { courseId: String(courseId) }), {
 		method: 'POST',
 		headers: { 'Content-Type': 'application/json' },
 		body: JSON.stringify(body),
+		// Somebody who is signed out is sent to the door, which would be a success to the browser and is none to the ticks.
+		redirect: 'error',
 	})
-	// Somebody who is signed out is sent to the door, which is a success to the browser and none to the ticks.
-	if (answer.status !== 200) throw new Error(`the server answered ${answer.status}`)
+	if (!answer.ok) throw new Error(`the server answered ${answer.status}`)
 }

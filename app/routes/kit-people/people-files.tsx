@@ -5,10 +5,13 @@ import { CsvFile } from '../../components/csv-file'
 /** The people as a file, from a file, and forgotten at once. */
 export function PeopleFiles({
 	courseId,
+	version,
 	hasPeople,
 	problems,
 }: {
 	courseId: number
+	/** Of the list as it is shown. */
+	version: number
 	hasPeople: boolean
 	problems: string[]
 }) {
@@ -22,9 +25,9 @@ export function PeopleFiles({
 			okButtonProps: { danger: true },
 			cancelText: 'Keep them',
 			autoFocusButton: 'cancel',
-			onOk: () => void send({ intent: 'forget' }, { method: 'post' }),
+			onOk: () => void send({ intent: 'forget', version }, { method: 'post' }),
 		})
-	const take = (text: string) => void send({ intent: 'import', text }, { method: 'post' })
+	const take = (text: string) => void send({ intent: 'import', text, version }, { method: 'post' })
 	const takeFile = (text: string) => {
 		if (!hasPeople) return take(text)
 		modal.confirm({

@@ -4,6 +4,8 @@ import { PACES } from '../../../core/courses/course'
 import { ALLERGENS } from '../../../core/designs/design'
 import { DIETS, type Student } from '../../../core/kits/student'
 import { useLeaveGuard } from '../../components/use-leave-guard'
+import { StaleNotice } from '../../components/stale-notice/stale-notice'
+import { useVersion } from '../../components/stale-notice/use-version'
 import { useSchemaForm } from '../../components/use-schema-form'
 import { peopleSchema, type PeopleInput } from '../../schemas/people'
 import { PACE_WORDS } from '../../words/terms'
@@ -16,23 +18,29 @@ const DIET_OPTIONS = DIETS.map((value) => ({ value, label: value }))
 
 interface Refused {
 	refused?: boolean
+	message?: string
 	problems?: { path: string; message: string }[]
 }
 
 /** Everybody of a course, with what their kits need to know. */
 export function PeopleForm({
-	data: { courseId, places, students },
+	data: { courseId, places, students, version: read },
 	answer,
 }: {
-	data: { courseId: number; places: number; students: Student[] }
+	data: { courseId: number; places: number; students: Student[]; version: number }
 	answer: unknown
 }) {
+	const { version, setVersion, theirsOf } = useVersion<{ students: Student[]; version: number }>(read)
 	const { form, submit, clearProblems, isSaving, refusal, isSaved } = useSchemaForm<PeopleInput>({
 		schema: peopleSchema,
+		toBody: (values) => ({ ...values, version }),
+		onSaved: () => setVersion(version + 1),
 	})
+	const theirs = theirsOf({ refusal })
 	const [isTouched, setTouched] = useState(false)
 	useLeaveGuard(isTouched && !isSaved && !isSaving)
-	const fileProblems = (answer as Refused | undefined)?.problems ?? []
+	const { refused, message = '', problems = [] } = (answer ?? {}) as Refused
+	const fileProblems = refused && problems.length === 0 ? [{ message }] : problems
 	return (
 		<Form
 			form={form}
@@ -54,7 +62,18 @@ export function PeopleForm({
 					<h2>Who comes</h2>
 					<span className="soft">{count(places, 'place')}; whoever is not named yet gets a usual kit</span>
 				</div>
-				{refusal && (
+				{theirs && (
+					<StaleNotice
+						message={refusal?.message ?? ''}
+						theirs={theirs.students.length === 0 ? ['nobody'] : theirs.students.map(personWords)}
+						onKeepMine={() => setVersion(theirs.version)}
+						onTakeTheirs={() => {
+							form.setFieldsValue({ students: theirs.students } as PeopleInput)
+							setVersion(theirs.version)
+						}}
+					/>
+				)}
+				{refusal && refusal['current'] === undefined && (
 					<p className="alert" role="alert">
 						{refusal.problems.find(({ path }) => path === 'students')?.message ?? refusal.message}
 					</p>
@@ -121,9 +140,24 @@ export function PeopleForm({
 			</div>
 			<PeopleFiles
 				courseId={courseId}
+				version={read}
 				hasPeople={students.length > 0}
 				problems={fileProblems.map(({ message }) => message)}
 			/>
 		</Form>
 	)
+}
+
+/** 'Ann, without egg, left-handed': what differs at a glance. */
+function personWords({ name, level, avoids, diet, isLeftHanded, isChild, notes }: Student): string {
+	const words = [
+		name,
+		level && PACE_WORDS[level].toLowerCase(),
+		avoids.length > 0 && `without ${avoids.join(', ')}`,
+		diet !== 'any' && diet,
+		isLeftHanded && 'left-handed',
+		isChild && 'child',
+		notes,
+	]
+	return words.filter(Boolean).join(', ')
 }

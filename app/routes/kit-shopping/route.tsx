@@ -6,12 +6,12 @@ import { WhyAmount } from '../../components/why-amount/why-amount'
 import { memberContext } from '../../http/contexts'
 import { readId } from '../../http/read-input.server'
 import { loading } from '../../http/responses.server'
-import { today } from '../../http/today.server'
+import { today } from '../../http/studio-clock.server'
 import { readKit } from '../../kits/read-kit.server'
 import { amountWords, money } from '../../words/amounts'
 import { STOCK_WORDS } from '../../words/kits'
 import { daysAway, shortDay } from '../../words/times'
-import { daysBetween } from '../../../core/courses/session-windows'
+import { daysBetween } from '../../../core/time/calendar'
 import type { Route } from './+types/route'
 import './kit-shopping.css'
 
@@ -19,7 +19,7 @@ export function loader({ params, context }: Route.LoaderArgs) {
 	return loading(async () => {
 		const { studio } = context.get(memberContext)
 		const { kit, state, stock } = await readKit(studio, readId(params.courseId))
-		const date = today()
+		const date = today(studio.timeZone)
 		return {
 			state,
 			date,

@@ -3,7 +3,8 @@ import { dayFromReadings } from '../../../core/readings/reading'
 import type { Studio } from '../../../db/repositories/accounts.server'
 import { getPlace } from '../../../db/repositories/places.server'
 import { listReadings } from '../../../db/repositories/readings.server'
-import { hoursBefore, wallNow } from '../../http/wall-clock.server'
+import { addWallMinutes } from '../../../core/time/wall-clock'
+import { wallNow } from '../../http/studio-clock.server'
 import { fromClimate } from '../../schemas/place'
 import { readLive } from '../../readings/live-readings.server'
 import { ageWords } from '../../words/readings'
@@ -18,9 +19,10 @@ export async function loadPlace(studio: Studio, placeId: number) {
 	const place = await getPlace(studio.id, placeId)
 	const { name, kind, movement, sensor, climate, version } = place
 	const live = (await readLive(studio, [place])).get(placeId)
-	const now = wallNow()
-	const readings = await listReadings(studio.id, placeId, hoursBefore(now, DAY_FROM_HOURS), now)
-	const shown = readings.filter(({ at }) => at >= hoursBefore(now, SHOWN_HOURS))
+	const now = wallNow(studio.timeZone)
+	const readings = await listReadings(studio.id, placeId, addWallMinutes(now, -60 * DAY_FROM_HOURS), now)
+	const shownFrom = addWallMinutes(now, -60 * SHOWN_HOURS)
+	const shown = readings.filter(({ at }) => at >= shownFrom)
 	const stride = Math.max(1, Math.ceil(shown.length / MOST_POINTS))
 	return {
 		place: { name, kind, movement, sensor, version, ...fromClimate(climate) },

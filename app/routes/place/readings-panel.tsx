@@ -9,7 +9,7 @@ import type { PlaceData } from './load-place.server'
 
 const ReadingsChart = lazy(() => import('./readings-chart'))
 
-type Answer = { told: string } | { imported: number; bad: readonly BadLine[] } | Refusal | undefined
+type Answer = { told: string } | { imported: number; known: number; bad: readonly BadLine[] } | Refusal | undefined
 
 /** So far from the climate set by hand a reading is worth a word. */
 const FAR_PERCENT = 8
@@ -97,9 +97,10 @@ export function ReadingsPanel({ data, answer }: { data: PlaceData; answer: unkno
 					{problemOf('text')}
 				</p>
 			)}
-			{said && 'imported' in said && <ImportReport imported={said.imported} bad={said.bad} />}
+			{said && 'imported' in said && <ImportReport imported={said.imported} known={said.known} bad={said.bad} />}
 			{readingCount > 0 && (
 				<Form method="post">
+					<input type="hidden" name="version" value={place.version} />
 					<button className="button-link" name="intent" value="take-day" disabled={!canTakeDay}>
 						Take the measured day as the climate
 					</button>
@@ -114,11 +115,13 @@ export function ReadingsPanel({ data, answer }: { data: PlaceData; answer: unkno
 	)
 }
 
-function ImportReport({ imported, bad }: { imported: number; bad: readonly BadLine[] }) {
+function ImportReport({ imported, known, bad }: { imported: number; known: number; bad: readonly BadLine[] }) {
 	return (
 		<div role="status" className={bad.length > 0 ? 'alert' : 'told'}>
 			<p>
-				{count(imported, 'reading')} taken{bad.length > 0 && `, ${count(bad.length, 'line')} left out:`}
+				{count(imported, 'reading')} taken
+				{known > 0 && `, ${known} of minutes that have one already or too long ago`}
+				{bad.length > 0 && `, ${count(bad.length, 'line')} left out:`}
 			</p>
 			{bad.length > 0 && (
 				<ul>

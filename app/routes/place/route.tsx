@@ -23,7 +23,7 @@ export function loader({ params, context }: Route.LoaderArgs) {
 }
 
 export function action({ params, request, context }: Route.ActionArgs) {
-	return acting(() => changePlace(context.get(memberContext).studio.id, readId(params.placeId), request))
+	return acting(() => changePlace(context.get(memberContext).studio, readId(params.placeId), request))
 }
 
 export default function PlacePage({ loaderData, actionData }: Route.ComponentProps) {
@@ -44,7 +44,7 @@ export default function PlacePage({ loaderData, actionData }: Route.ComponentPro
 			okButtonProps: { danger: true },
 			cancelText: 'Keep it',
 			autoFocusButton: 'cancel',
-			onOk: () => submit({ intent: 'delete' }, { method: 'post' }),
+			onOk: () => submit({ intent: 'delete', version: place.version }, { method: 'post' }),
 		})
 	}
 	return (

@@ -3,10 +3,11 @@ import { Form, redirect, useNavigation } from 'react-router'
 import { InputError } from '../../../core/errors'
 import { createSignIn, endSignIn, findUserByPassword } from '../../../db/repositories/accounts.server'
 import { Wordmark } from '../../components/wordmark'
+import { localTarget } from '../../http/local-target'
 import { readBody } from '../../http/read-input.server'
 import { acting } from '../../http/responses.server'
 import { keepToken, readToken } from '../../http/sign-in-cookie.server'
-import { clearAttempts, countAttempt } from '../../http/sign-in-limit.server'
+import { countAttempt, forgiveAttempt } from '../../http/sign-in-limit.server'
 import { clientAddress } from '../../http/client-address.server'
 import { signInSchema, type SignInInput } from '../../schemas/sign-in'
 import type { Route } from './+types/route'
@@ -23,19 +24,15 @@ export function action({ request, context }: Route.ActionArgs) {
 		await countAttempt(email, address)
 		const userId = await findUserByPassword(email, password)
 		if (userId === undefined) throw new InputError([{ path: 'password', message: 'Address or password is not right' }])
-		await clearAttempts(email, address)
+		await forgiveAttempt(email, address)
 		// A token from before the sign-in, planted or old, must not live on.
 		const before = await readToken(request)
 		if (before) await endSignIn(before)
 		const token = await createSignIn(userId, new Date())
-		return redirect(localTarget(request.url), { headers: { 'Set-Cookie': await keepToken(token) } })
+		return redirect(localTarget(new URL(request.url).searchParams.get('to')), {
+			headers: { 'Set-Cookie': await keepToken(token) },
+		})
 	})
-}
-
-/** Where the visitor wanted to go, if that is a page of ours. */
-function localTarget(url: string): string {
-	const target = new URL(url).searchParams.get('to') ?? '/'
-	return target.startsWith('/') && !target.startsWith('//') && !target.includes('\\') ? target : '/'
 }
 
 export default function SignIn({ actionData }: Route.ComponentProps) {

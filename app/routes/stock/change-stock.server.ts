@@ -1,6 +1,6 @@
 /** What the screen of the shelf can change. */
 import { InputError } from '../../../core/errors'
-import { PER_UNIT, stockKey, UNIT_OF_KIND, type StockKind } from '../../../core/kits/stock'
+import { PER_UNIT, readStockKey, stockKey, UNIT_OF_KIND, type StockKind } from '../../../core/kits/stock'
 import type { AmountUnit } from '../../../core/kits/bill'
 import {
 	deleteOffer,
@@ -11,10 +11,11 @@ import {
 	saveStockItem,
 	saveSupplier,
 	takeStock,
+	type RowVersion,
 } from '../../../db/repositories/stock.server'
 import { readStockCsv } from '../../../exchange/stock-csv'
-import { readValue } from '../../http/read-input.server'
-import { offerSchema, stockActionSchema, stockItemSchema, supplierSchema } from '../../schemas/stock'
+import type { IntentOf } from '../../schemas/intent'
+import type { stockActions } from '../../schemas/stock'
 
 /** What was done, and the fields that undo it. */
 export interface StockAnswer {
@@ -22,86 +23,102 @@ export interface StockAnswer {
 	undo?: Record<string, string | number>
 }
 
+type StockAction = IntentOf<typeof stockActions>
+type ActionOf<I extends StockAction['intent']> = Extract<StockAction, { intent: I }>
+
 /**
- * @param body - as the form sent it, with its intent
- * @throws {InputError} by field
+ * @throws {InputError} by field, or by line of a file
+ * @throws {ConflictError} somebody else has changed the line, or has taken the name
  * @throws {NotFoundError} an id that the studio does not have
  */
-export async function changeStock(studioId: number, body: Record<string, unknown>): Promise<StockAnswer> {
-	switch (body['intent']) {
-		case 'item': {
-			const { id, kind, name, onHand } = await readValue(body, stockItemSchema)
-			const unit = await unitOf(studioId, kind, name)
-			const amount = Math.round(onHand * PER_UNIT[unit])
-			await saveStockItem(studioId, { ...(id !== undefined && { id }), kind, name, unit, onHand: amount })
-			return { told: `${name} is on the shelf.` }
-		}
-		case 'supplier': {
-			const { id, name, leadDays, delivery } = await readValue(body, supplierSchema)
-			const deliveryCents = Math.round(100 * delivery)
-			await saveSupplier(studioId, { ...(id !== undefined && { id }), name, leadDays, deliveryCents })
-			return { told: `${name} is noted.` }
-		}
-		case 'offer': {
-			const { supplierId, kind, name, pack, price } = await readValue(body, offerSchema)
-			const unit = await unitOf(studioId, kind, name)
-			await saveOffer(studioId, {
-				supplierId,
-				itemKey: stockKey(kind, name),
-				amount: Math.round(pack * PER_UNIT[unit]),
-				priceCents: Math.round(100 * price),
-			})
-			return { told: `The pack of ${name} is noted.` }
-		}
-		default:
-			return changeByIntent(studioId, body)
-	}
-}
-
-async function changeByIntent(studioId: number, body: Record<string, unknown>): Promise<StockAnswer> {
-	const { intent, id = 0, text = '' } = await readValue(body, stockActionSchema)
-	switch (intent) {
-		case 'delete-item': {
-			const item = (await readStock(studioId)).items.find((one) => one.id === id)
-			await deleteStockItem(studioId, id)
-			if (!item) return { told: 'Taken off the shelf.' }
-			const { kind, name, unit, onHand } = item
-			return {
-				told: `${name} is off the shelf.`,
-				undo: { intent: 'item', kind, name, onHand: onHand / PER_UNIT[unit] },
-			}
-		}
+export async function changeStock(studioId: number, action: StockAction): Promise<StockAnswer> {
+	switch (action.intent) {
+		case 'item':
+			return changeItem(studioId, action)
+		case 'supplier':
+			return changeSupplier(studioId, action)
+		case 'offer':
+			return changeOffer(studioId, action)
+		case 'delete-item':
+			return removeItem(studioId, action)
 		case 'delete-supplier':
-			await deleteSupplier(studioId, id)
+			await deleteSupplier(studioId, action)
 			return { told: 'The supplier is gone, with its packs.' }
 		case 'delete-offer':
-			return removeOffer(studioId, id)
-		case 'import': {
-			const { rows, bad } = readStockCsv(text)
-			if (bad.length > 0)
-				throw new InputError(
-					bad.slice(0, 20).map(({ line, problem }) => ({ path: 'text', message: `Line ${line}: ${problem}` })),
-				)
-			if (rows.length === 0) throw new InputError([{ path: 'text', message: 'The file has no line' }])
-			await takeStock(studioId, rows)
-			return { told: `${rows.length} lines taken.` }
-		}
+			return removeOffer(studioId, action)
+		case 'import':
+			return importFile(studioId, action.text)
 	}
 }
 
-async function removeOffer(studioId: number, id: number): Promise<StockAnswer> {
-	const { offers } = await readStock(studioId)
-	const offer = offers.find((one) => one.id === id)
-	await deleteOffer(studioId, id)
+async function changeItem(studioId: number, { kind, name, onHand, ...row }: ActionOf<'item'>): Promise<StockAnswer> {
+	const unit = await unitOf(studioId, kind, name)
+	const item = { kind, name, unit, onHand: Math.round(onHand * PER_UNIT[unit]) }
+	await saveStockItem(studioId, item, { row: rowOf(row) })
+	return { told: `${name} is on the shelf.` }
+}
+
+async function changeSupplier(
+	studioId: number,
+	{ name, leadDays, delivery, ...row }: ActionOf<'supplier'>,
+): Promise<StockAnswer> {
+	await saveSupplier(studioId, { name, leadDays, deliveryCents: Math.round(100 * delivery) }, { row: rowOf(row) })
+	return { told: `${name} is noted.` }
+}
+
+async function changeOffer(
+	studioId: number,
+	{ supplierId, kind, name, pack, price, ...row }: ActionOf<'offer'>,
+): Promise<StockAnswer> {
+	const unit = await unitOf(studioId, kind, name)
+	const offer = {
+		supplierId,
+		itemKey: stockKey(kind, name),
+		amount: Math.round(pack * PER_UNIT[unit]),
+		priceCents: Math.round(100 * price),
+	}
+	await saveOffer(studioId, offer, { row: rowOf(row) })
+	return { told: `The pack of ${name} is noted.` }
+}
+
+/** A line to change; none: a new one. */
+function rowOf({ id, version }: Partial<RowVersion>): RowVersion | undefined {
+	return id === undefined || version === undefined ? undefined : { id, version }
+}
+
+async function removeItem(studioId: number, row: ActionOf<'delete-item'>): Promise<StockAnswer> {
+	const item = (await readStock(studioId)).items.find(({ id }) => id === row.id)
+	await deleteStockItem(studioId, row)
+	if (!item) return { told: 'Taken off the shelf.' }
+	const { kind, name, unit, onHand } = item
+	return {
+		told: `${name} is off the shelf.`,
+		undo: { intent: 'item', kind, name, onHand: onHand / PER_UNIT[unit] },
+	}
+}
+
+async function removeOffer(studioId: number, row: ActionOf<'delete-offer'>): Promise<StockAnswer> {
+	const offer = (await readStock(studioId)).offers.find(({ id }) => id === row.id)
+	await deleteOffer(studioId, row)
 	if (!offer) return { told: 'The pack is gone.' }
-	const at = offer.itemKey.indexOf(':')
-	const [kind, name] = [offer.itemKey.slice(0, at) as StockKind, offer.itemKey.slice(at + 1)]
+	const { kind, name } = readStockKey(offer.itemKey)
 	const unit = await unitOf(studioId, kind, name)
 	const { supplierId, amount, priceCents } = offer
 	return {
 		told: `The pack of ${name} is gone.`,
 		undo: { intent: 'offer', supplierId, kind, name, pack: amount / PER_UNIT[unit], price: priceCents / 100 },
 	}
+}
+
+async function importFile(studioId: number, text: string): Promise<StockAnswer> {
+	const { rows, bad } = readStockCsv(text)
+	if (bad.length > 0)
+		throw new InputError(
+			bad.slice(0, 20).map(({ line, problem }) => ({ path: 'text', message: `Line ${line}: ${problem}` })),
+		)
+	if (rows.length === 0) throw new InputError([{ path: 'text', message: 'The file has no line' }])
+	await takeStock(studioId, rows)
+	return { told: `${rows.length} lines taken.` }
 }
 
 /** Ingredients are counted in g or ml, as they were first; ml where they are new. */

@@ -2,8 +2,9 @@
 import { Form, useSubmit } from 'react-router'
 import { CsvFile } from '../../components/csv-file'
 import { memberContext } from '../../http/contexts'
-import { readFields } from '../../http/read-input.server'
+import { readIntent } from '../../http/read-input.server'
 import { acting, loading } from '../../http/responses.server'
+import { stockActions } from '../../schemas/stock'
 import type { Route } from './+types/route'
 import { changeStock } from './change-stock.server'
 import { loadStock } from './load-stock.server'
@@ -20,8 +21,14 @@ export function loader({ request, context }: Route.LoaderArgs) {
 	return loading(() => loadStock(context.get(memberContext).studio, new URL(request.url).searchParams))
 }
 
+/** A file of 1 MB in a field of a form. */
+const LARGEST_FILE = 1_300_000
+
 export function action({ request, context }: Route.ActionArgs) {
-	return acting(async () => changeStock(context.get(memberContext).studio.id, await readFields(request)))
+	return acting(async () => {
+		const action = await readIntent(request, stockActions, { maxBytes: LARGEST_FILE })
+		return changeStock(context.get(memberContext).studio.id, action)
+	})
 }
 
 interface Answer {

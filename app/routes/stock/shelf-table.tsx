@@ -31,11 +31,12 @@ export function ShelfTable({ data: { items } }: { data: StockPageData }) {
 										<Form method="post" className="shelf-line" preventScrollReset>
 											<input type="hidden" name="intent" value="item" />
 											<input type="hidden" name="id" value={item.id} />
+											<input type="hidden" name="version" value={item.version} />
 											<input type="hidden" name="kind" value={item.kind} />
 											<input type="hidden" name="name" value={item.name} />
 											<span>{item.name}</span>
 											<input
-												key={item.shown}
+												key={`${item.shown} ${item.version}`}
 												name="onHand"
 												type="number"
 												step="any"
@@ -50,6 +51,7 @@ export function ShelfTable({ data: { items } }: { data: StockPageData }) {
 										</Form>
 										<Form method="post" preventScrollReset>
 											<input type="hidden" name="id" value={item.id} />
+											<input type="hidden" name="version" value={item.version} />
 											<button
 												name="intent"
 												value="delete-item"

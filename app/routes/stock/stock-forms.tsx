@@ -19,7 +19,7 @@ function unitWords(kind: StockKind): string {
 	return kind === 'ingredient' ? 'ml or g' : UNIT_WORDS[UNIT_OF_KIND[kind]]
 }
 
-/** Puts something on the shelf; the same name again changes how much there is. */
+/** Puts something on the shelf. */
 export function ItemForm({ asked, problems }: { asked: StockPageData['asked']; problems: readonly Problem[] }) {
 	const [kind, setKind] = useState<StockKind>(asked.kind ?? 'paste')
 	return (
@@ -66,7 +66,7 @@ export function SupplierForm({ problems, currency }: { problems: readonly Proble
 	)
 }
 
-/** A pack and its price; the same pack again changes the price. */
+/** A pack and its price. */
 export function OfferForm({
 	data: { suppliers, items, currency },
 	problems,

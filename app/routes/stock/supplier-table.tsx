@@ -11,7 +11,7 @@ export function SupplierTable({ data }: { data: StockPageData }) {
 	const { suppliers, offers, currency } = data
 	const { modal } = App.useApp()
 	const submit = useSubmit()
-	const askToDelete = ({ id, name }: StockPageData['suppliers'][number]) =>
+	const askToDelete = ({ id, name, version }: StockPageData['suppliers'][number]) =>
 		modal.confirm({
 			title: `Delete “${name}”?`,
 			content: 'Its packs and prices go with it.',
@@ -19,7 +19,7 @@ export function SupplierTable({ data }: { data: StockPageData }) {
 			okButtonProps: { danger: true },
 			cancelText: 'Keep it',
 			autoFocusButton: 'cancel',
-			onOk: () => void submit({ intent: 'delete-supplier', id }, { method: 'post' }),
+			onOk: () => void submit({ intent: 'delete-supplier', id, version }, { method: 'post' }),
 		})
 	return (
 		<>
@@ -40,13 +40,14 @@ export function SupplierTable({ data }: { data: StockPageData }) {
 					<ul className="offer-list">
 						{offers
 							.filter(({ supplierId }) => supplierId === supplier.id)
-							.map(({ id, itemKey, amount, priceCents }) => (
+							.map(({ id, version, itemKey, amount, priceCents }) => (
 								<li key={id}>
 									<span>{nameOf(itemKey, data)}</span>
 									<b>{packWords(itemKey, amount, data)}</b>
 									<span>{money(priceCents, currency)}</span>
 									<Form method="post" preventScrollReset>
 										<input type="hidden" name="id" value={id} />
+										<input type="hidden" name="version" value={version} />
 										<button
 											name="intent"
 											value="delete-offer"

@@ -28,6 +28,8 @@ export function action({ request, context }: Route.ActionArgs) {
 	})
 }
 
+const ZONES = Intl.supportedValuesOf('timeZone').map((value) => ({ value, label: value.replaceAll('_', ' ') }))
+
 const CONFIDENCES = [
 	{ value: 0.5, label: 'every other time (even odds)' },
 	{ value: 0.8, label: '8 times in 10' },
@@ -62,6 +64,13 @@ export default function StudioPage({ loaderData: studio }: Route.ComponentProps)
 				<section className="sheet">
 					<Form.Item name="name" label="Name of the studio">
 						<Input maxLength={120} />
+					</Form.Item>
+					<Form.Item
+						name="timeZone"
+						label="Its clock"
+						extra="Waits over a night in which clocks change are as long as pieces really lie."
+					>
+						<Select showSearch options={ZONES} className="narrow" />
 					</Form.Item>
 					<Form.Item
 						name="gaugeStandard"

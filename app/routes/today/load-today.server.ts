@@ -2,7 +2,7 @@
 import { packClassKit } from '../../../core/kits/class-kit'
 import { tellPlan } from '../../../core/courses/plan-story'
 import { listPreparation } from '../../../core/kits/preparation'
-import { daysBetween } from '../../../core/courses/session-windows'
+import { daysBetween } from '../../../core/time/calendar'
 import { findNextCourseId, getCourse, listCourses } from '../../../db/repositories/courses.server'
 import type { Studio } from '../../../db/repositories/accounts.server'
 import { readPlan } from '../../plans/read-plan.server'

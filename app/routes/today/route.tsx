@@ -2,7 +2,7 @@ import { Link } from 'react-router'
 import { PlanBands } from '../../components/plan-bands/plan-bands'
 import { memberContext } from '../../http/contexts'
 import { loading } from '../../http/responses.server'
-import { today } from '../../http/today.server'
+import { today } from '../../http/studio-clock.server'
 import { clock, count, daysAway, duration, longDay, sessionName, shortDay } from '../../words/times'
 import type { Route } from './+types/route'
 import { loadToday } from './load-today.server'
@@ -14,7 +14,8 @@ export function meta() {
 }
 
 export function loader({ context }: Route.LoaderArgs) {
-	return loading(() => loadToday(context.get(memberContext).studio, today()))
+	const { studio } = context.get(memberContext)
+	return loading(() => loadToday(studio, today(studio.timeZone)))
 }
 
 type TodayData = Route.ComponentProps['loaderData']

@@ -162,7 +162,7 @@ describe('a piece that dries at night', () => {
 })
 
 test('a piece lies in the room to the end of its session, then in the store, then in the next room', () => {
-	const terms = { places: [place(1, 'room', 0.5), place(2, 'store', 0.4), place(3, 'room', 0.6)] }
+	const terms = { zone: 'UTC', places: [place(1, 'room', 0.5), place(2, 'store', 0.4), place(3, 'room', 0.6)] }
 	const sessions = course.sessions.map((session, s) => (s === 1 ? { ...session, roomId: 3 } : session))
 
 	// Ten minutes into the hands-on time of the first evening: five after its start.

@@ -1,14 +1,10 @@
 import { describe, expect, test } from 'vitest'
 import type { Session } from '../../../core/courses/course'
 import { withExtraSession } from '../../../core/courses/extra-session'
-import {
-	addDays,
-	daysBetween,
-	handsOnMinutes,
-	toWallTime,
-	toWindows,
-	weekdayFrom,
-} from '../../../core/courses/session-windows'
+import { handsOnMinutes } from '../../../core/courses/session-hours'
+import { toWindows } from '../../../core/courses/session-windows'
+import { addDays, daysBetween, weekdayFrom } from '../../../core/time/calendar'
+import { NO_ZONE, wallTimeAfter } from '../../../core/time/zone'
 import type { InputError } from '../../../core/errors'
 import { demoCourse } from '../../support/demo-designs'
 
@@ -23,9 +19,9 @@ const evening: Session = {
 
 describe('windows', () => {
 	test('are the hours less setting up, breaks and clearing away, from the first opening', () => {
-		const { origin, windows } = toWindows([evening, { ...evening, date: '2026-03-12', breaks: [] }])
+		const { origin, windows } = toWindows([evening, { ...evening, date: '2026-03-12', breaks: [] }], NO_ZONE)
 
-		expect(origin).toEqual({ date: '2026-03-05', minuteOfDay: 1145 })
+		expect(origin).toEqual({ date: '2026-03-05', minuteOfDay: 1145, zone: NO_ZONE })
 		expect(windows).toEqual([
 			{ open: 0, close: 55, session: 1 },
 			{ open: 65, close: 105, session: 1 },
@@ -34,14 +30,14 @@ describe('windows', () => {
 	})
 
 	test('lead back to the wall clock, over midnight too', () => {
-		const { origin } = toWindows([evening])
+		const { origin } = toWindows([evening], NO_ZONE)
 
-		expect(toWallTime(origin, 65)).toEqual({ date: '2026-03-05', minuteOfDay: 1210 })
-		expect(toWallTime(origin, 1440)).toEqual({ date: '2026-03-06', minuteOfDay: 1145 })
+		expect(wallTimeAfter(origin, 65)).toEqual({ date: '2026-03-05', minuteOfDay: 1210 })
+		expect(wallTimeAfter(origin, 1440)).toEqual({ date: '2026-03-06', minuteOfDay: 1145 })
 	})
 
 	test('never touch: a break of no minutes is none', () => {
-		expect(toWindows([{ ...evening, breaks: [{ startMin: 1200, minutes: 0 }] }]).windows).toHaveLength(1)
+		expect(toWindows([{ ...evening, breaks: [{ startMin: 1200, minutes: 0 }] }], NO_ZONE).windows).toHaveLength(1)
 		expect(handsOnMinutes(evening)).toBe(95)
 	})
 
@@ -71,7 +67,7 @@ describe('windows', () => {
 	])('refuse $name, by its field', ({ sessions, path }) => {
 		expect.assertions(1)
 		try {
-			toWindows(sessions)
+			toWindows(sessions, NO_ZONE)
 		} catch (error) {
 			expect((error as InputError).problems.map((problem) => problem.path)).toContain(path)
 		}

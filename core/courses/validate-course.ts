@@ -1,0 +1,147 @@
+/** The limits of a course: what every form, file and action that makes or changes one asks. */
+import { InputError, type FieldProblem } from '../errors'
+import { FIRST_YEAR, isCalendarDate, LAST_YEAR } from '../time/calendar'
+import { PACES, PLAN_FOR, type Course, type CourseDesign, type Session } from './course'
+import { sessionProblems } from './session-hours'
+
+/** From the least to the most that is taken. */
+interface Range {
+	min: number
+	max: number
+}
+
+/** Counts and minutes of a course. Bounds of good sense, not of the planner: common practice, no source. */
+export const COURSE_LIMITS = {
+	nameLength: { min: 1, max: 120 },
+	students: { min: 1, max: 60 },
+	demoFlowers: { min: 0, max: 10 },
+	homeworkMinutes: { min: 0, max: 600 },
+	designs: { min: 1, max: 6 },
+	flowersPerStudent: { min: 1, max: 30 },
+	picksPerDesign: { min: 0, max: 10 },
+	sessions: { min: 1, max: 30 },
+	minuteOfDay: { min: 0, max: 1440 },
+	setUpMinutes: { min: 0, max: 120 },
+	clearAwayMinutes: { min: 0, max: 120 },
+	breaks: { min: 0, max: 6 },
+	breakMinutes: { min: 0, max: 240 },
+	/** Of a wait set by hand, up to 30 days. */
+	waitMinutes: { min: 1, max: 43_200 },
+	waitsByHand: { min: 0, max: 1_000 },
+} as const satisfies Record<string, Range>
+
+/** How sure it is to be that each student has enough pieces. */
+export const SPARE_CONFIDENCES = [0.8, 0.9, 0.95] as const
+
+const ID_LENGTH = 60
+const WAIT_KEY_LENGTH = 200
+
+/**
+ * What is wrong with a course, by field; nothing: it can be planned.
+ *
+ * @param course - of the right shape; its numbers may be anything, NaN too
+ */
+export function validateCourse(course: Course): FieldProblem[] {
+	const { nameLength, students, demoFlowers, homeworkMinutes } = COURSE_LIMITS
+	const { name, pace, planFor, spareConfidence, waits = {} } = course
+	return [
+		...problemIf(name.trim().length < nameLength.min, 'name', 'Give the course a name'),
+		...problemIf(name.trim().length > nameLength.max, 'name', `At most ${nameLength.max} characters`),
+		...wholeProblem('studentCount', course.studentCount, students, 'students'),
+		...problemIf(!PACES.includes(pace), 'pace', 'Choose a pace'),
+		...problemIf(!PLAN_FOR.includes(planFor), 'planFor', 'Choose whom to plan for'),
+		...problemIf(!(spareConfidence > 0 && spareConfidence < 1), 'spareConfidence', 'Choose how sure'),
+		...wholeProblem('demoFlowers', course.demoFlowers, demoFlowers, 'pieces'),
+		...wholeProblem('homeworkMinutes', course.homeworkMinutes, homeworkMinutes, 'minutes'),
+		...designsProblems(course.designs),
+		...sessionsProblems(course.sessions),
+		...waitsProblems(waits),
+	]
+}
+
+/**
+ * The course, once nothing is wrong with it.
+ *
+ * @throws {InputError} by field
+ */
+export function requireValidCourse<T extends Course>(course: T): T {
+	const problems = validateCourse(course)
+	if (problems.length > 0) throw new InputError(problems)
+	return course
+}
+
+function designsProblems(designs: readonly CourseDesign[]): FieldProblem[] {
+	const ids = designs.map(({ designId }) => designId)
+	return [
+		...problemIf(designs.length < COURSE_LIMITS.designs.min, 'designs', 'Choose at least one design'),
+		...mostProblem('designs', 'designs', designs.length, COURSE_LIMITS.designs),
+		...problemIf(new Set(ids).size < ids.length, 'designs', 'Each design once: raise its number instead'),
+		...designs.flatMap(({ designId, flowersPerStudent, picks }, d) => {
+			const path = `designs[${d}]`
+			const texts = Object.entries(picks).flat()
+			return [
+				...problemIf(designId === '' || designId.length > ID_LENGTH, `${path}.designId`, 'Choose a design'),
+				...wholeProblem(`${path}.flowersPerStudent`, flowersPerStudent, COURSE_LIMITS.flowersPerStudent, 'pieces'),
+				...problemIf(
+					texts.length > 2 * COURSE_LIMITS.picksPerDesign.max || texts.some((text) => text.length > ID_LENGTH),
+					`${path}.picks`,
+					'Choose one of the options',
+				),
+			]
+		}),
+	]
+}
+
+function sessionsProblems(sessions: readonly Session[]): FieldProblem[] {
+	const own = [
+		...problemIf(sessions.length < COURSE_LIMITS.sessions.min, 'sessions', 'Add at least one session'),
+		...mostProblem('sessions', 'sessions', sessions.length, COURSE_LIMITS.sessions),
+		...sessions.flatMap(sessionFieldProblems),
+	]
+	// Hours that are no numbers have no order either.
+	return own.length > 0 ? own : sessionProblems(sessions)
+}
+
+function sessionFieldProblems(session: Session, s: number): FieldProblem[] {
+	const { minuteOfDay, setUpMinutes, clearAwayMinutes, breaks, breakMinutes } = COURSE_LIMITS
+	const path = `sessions[${s}]`
+	return [
+		...problemIf(!isCalendarDate(session.date), `${path}.date`, `A day from ${FIRST_YEAR} to ${LAST_YEAR}`),
+		...wholeProblem(`${path}.startMin`, session.startMin, minuteOfDay, 'minutes of the day'),
+		...wholeProblem(`${path}.endMin`, session.endMin, minuteOfDay, 'minutes of the day'),
+		...wholeProblem(`${path}.setUpMinutes`, session.setUpMinutes, setUpMinutes, 'minutes'),
+		...wholeProblem(`${path}.clearAwayMinutes`, session.clearAwayMinutes, clearAwayMinutes, 'minutes'),
+		...mostProblem(`${path}.breaks`, 'breaks', session.breaks.length, breaks),
+		...session.breaks.flatMap(({ startMin, minutes }, b) => [
+			...wholeProblem(`${path}.breaks[${b}].startMin`, startMin, minuteOfDay, 'minutes of the day'),
+			...wholeProblem(`${path}.breaks[${b}].minutes`, minutes, breakMinutes, 'minutes'),
+		]),
+	]
+}
+
+function waitsProblems(waits: NonNullable<Course['waits']>): FieldProblem[] {
+	const entries = Object.entries(waits)
+	return [
+		...mostProblem('waits', 'waits set by hand', entries.length, COURSE_LIMITS.waitsByHand),
+		...entries.flatMap(([key, minutes]) => [
+			...problemIf(key.length > WAIT_KEY_LENGTH, 'waits', 'There is no such wait'),
+			...wholeProblem(`waits.${key}`, minutes, COURSE_LIMITS.waitMinutes, 'minutes'),
+		]),
+	]
+}
+
+function wholeProblem(path: string, value: number, { min, max }: Range, unit: string): FieldProblem[] {
+	return problemIf(
+		!(Number.isInteger(value) && value >= min && value <= max),
+		path,
+		`Whole ${unit} from ${min} to ${max}`,
+	)
+}
+
+function mostProblem(path: string, what: string, count: number, { max }: Range): FieldProblem[] {
+	return problemIf(count > max, path, `At most ${max} ${what}`)
+}
+
+function problemIf(isWrong: boolean, path: string, message: string): FieldProblem[] {
+	return isWrong ? [{ path, message }] : []
+}

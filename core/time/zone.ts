@@ -1,0 +1,69 @@
+/**
+ * A studio's wall clock and the time that really passes. Twice a year the two part: in the night in which clocks go
+ * forward a piece dries an hour less than the hands say, in the other one an hour more.
+ * Where the hands show a time twice, the first is meant; a time that is left out is taken as an hour later (what people
+ * do who did not know; RFC 5545, 3.3.5, says the same).
+ */
+import { Temporal } from 'temporal-polyfill'
+import type { WallTime } from './wall-clock'
+
+const MS_PER_MINUTE = 60_000
+
+/** Where nothing is known of a zone: its clock never changes. */
+export const NO_ZONE = 'UTC'
+
+/** A moment of a studio's wall clock that minutes are counted from. */
+export interface ClockOrigin extends WallTime {
+	/** Name in the IANA database. */
+	zone: string
+}
+
+/** Whether there is such a zone. */
+export function isTimeZone(name: string): boolean {
+	try {
+		Temporal.Instant.fromEpochMilliseconds(0).toZonedDateTimeISO(name)
+		return true
+	} catch {
+		// The library answers with a RangeError, whatever is wrong with the name.
+		return false
+	}
+}
+
+/** What a clock in the zone shows at a point in time, YYYY-MM-DDTHH:MM. */
+export function wallMomentAt(epochMs: number, zone: string): string {
+	return Temporal.Instant.fromEpochMilliseconds(epochMs)
+		.toZonedDateTimeISO(zone)
+		.toPlainDateTime()
+		.toString({ smallestUnit: 'minute' })
+}
+
+/** Minutes that really pass from the origin to a time of its wall clock. */
+export function minutesSince(origin: ClockOrigin, { date, minuteOfDay }: WallTime): number {
+	return (
+		(epochMs(origin.zone, date, minuteOfDay) - epochMs(origin.zone, origin.date, origin.minuteOfDay)) / MS_PER_MINUTE
+	)
+}
+
+/** What the wall clock shows so many minutes after the origin. */
+export function wallTimeAfter(origin: ClockOrigin, minutes: number): WallTime {
+	const ms = epochMs(origin.zone, origin.date, origin.minuteOfDay) + minutes * MS_PER_MINUTE
+	const [date = '', time = ''] = wallMomentAt(ms, origin.zone).split('T')
+	return { date, minuteOfDay: 60 * Number(time.slice(0, 2)) + Number(time.slice(3, 5)) }
+}
+
+/** By zone, date and minute: a course asks for the same few moments many hundred times. */
+const known = new Map<string, number>()
+const MOST_KNOWN = 5_000
+
+function epochMs(zone: string, date: string, minuteOfDay: number): number {
+	const key = `${zone} ${date} ${minuteOfDay}`
+	const found = known.get(key)
+	if (found !== undefined) return found
+	const ms = Temporal.PlainDate.from(date)
+		.toPlainDateTime()
+		.add({ minutes: minuteOfDay })
+		.toZonedDateTime(zone, { disambiguation: 'compatible' }).epochMilliseconds
+	if (known.size >= MOST_KNOWN) known.clear()
+	known.set(key, ms)
+	return ms
+}
