@@ -12,6 +12,7 @@ export default [
 		route('designs/export', 'routes/design-export/route.ts'),
 		route('designs/:slug', 'routes/design/route.tsx'),
 		route('designs/:slug/edit', 'routes/design-edit/route.tsx'),
+		route('designs/:slug/versions', 'routes/design-versions/route.tsx'),
 		route('designs/:slug/slides', 'routes/design-slides/route.tsx'),
 		route('designs/:slug/sheets', 'routes/design-sheets/route.tsx'),
 		route('designs/:slug/sheets.pdf', 'routes/design-sheets-pdf/route.ts'),

@@ -3,8 +3,11 @@ import Papa from 'papaparse'
 
 export type CsvRow = Record<string, string | number>
 
+/** What spreadsheets take for the beginning of a formula, the full-width signs of East Asian keyboards among them. */
+const FORMULA = /^[=+\-@\t\r＝＋－＠].*$/s
+
 export function toCsv(rows: readonly CsvRow[]): string {
-	return `\uFEFF${Papa.unparse([...rows], { escapeFormulae: true, newline: '\r\n' })}\r\n`
+	return `\uFEFF${Papa.unparse([...rows], { escapeFormulae: FORMULA, newline: '\r\n' })}\r\n`
 }
 
 /** A line of a file that cannot be taken. */
@@ -21,7 +24,7 @@ export function fromCsv(text: string): { line: number; values: Record<string, st
 		header: true,
 		delimiter: delimiterOf(body),
 		transformHeader: (head) => head.trim().toLowerCase(),
-		transform: (value) => value.trim().replace(/^'(?=[=+\-@\t\r])/, ''),
+		transform: (value) => value.trim().replace(/^'(?=[=+\-@\t\r＝＋－＠])/, ''),
 	})
 	return data
 		.map((values, row) => ({ line: row + 2, values }))
@@ -45,5 +48,5 @@ export function tablesCsv(
 		...cells,
 		[],
 	])
-	return `\uFEFF${Papa.unparse(rows, { escapeFormulae: true, newline: '\r\n' })}\r\n`
+	return `\uFEFF${Papa.unparse(rows, { escapeFormulae: FORMULA, newline: '\r\n' })}\r\n`
 }

@@ -30,7 +30,8 @@ export function toBook(designs: readonly Design[]): DesignBook {
  */
 export function readDesignFile(text: string): ReadResult[] {
 	const document = parse(text)
-	if (!isRecord(document) || document['format'] !== BOOK_FORMAT) return [readOne(document)]
+	if (!isRecord(document)) throw refuse('', 'This is neither a design nor a book of designs.')
+	if (document['format'] !== BOOK_FORMAT) return [readOne(document)]
 	const { formatVersion, designs } = document
 	if (typeof formatVersion === 'number' && formatVersion > BOOK_FORMAT_VERSION)
 		throw refuse('/formatVersion', `This book was written by a newer Calycine (format ${formatVersion})`)

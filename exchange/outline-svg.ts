@@ -9,6 +9,8 @@ import { writePath } from '../core/outlines/write-path'
 const GAP_MM = 10
 const MAX_SVG_CHARACTERS = 500_000
 const MAX_ELEMENTS = 200
+/** Of path data in one file. */
+const MAX_PATH_CHARACTERS = 200_000
 
 /** Every cut part of a design beside the next, one unit a millimetre. */
 export function outlinesSvg({ parts }: ResolvedDesign): string {
@@ -46,6 +48,8 @@ export function readOutlinesSvg(text: string): ImportedOutline[] {
 	const shapes = elements.flatMap(toPath)
 	if (shapes.length === 0) throw refuse('There is no path, polygon, circle, ellipse or rectangle in it.')
 	if (shapes.length > MAX_ELEMENTS) throw refuse(`At most ${MAX_ELEMENTS} outlines at once, got ${shapes.length}.`)
+	const total = shapes.reduce((sum, { path }) => sum + path.length, 0)
+	if (total > MAX_PATH_CHARACTERS) throw refuse('The outlines of this file are too fine: simplify them first.')
 	return shapes.map(({ name, path }, s) => {
 		try {
 			parsePath(path)

@@ -33,7 +33,7 @@ export async function keepPlan(
 	const plan = parsePlan(text)
 	const { objective, errors } = checkPlan(coursePlan.compiled.instance, plan)
 	if (!objective) throw new InputError([{ path: 'plan', message: `This is no plan of the course: ${errors[0] ?? ''}` }])
-	const searched = await makePlan(studio, {
+	const { plan: searched } = await makePlan(studio, {
 		course: coursePlan.course,
 		designs: documents,
 		terms: coursePlan.terms,

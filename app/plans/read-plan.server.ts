@@ -8,7 +8,7 @@ import { fingerprintOf } from '../../db/fingerprint.server'
 import type { StoredCourse } from '../../db/repositories/courses.server'
 import { createPlan, findNewestPlan } from '../../db/repositories/plans.server'
 import type { Studio } from '../../db/repositories/accounts.server'
-import { makePlan } from '../solving/make-plan.server'
+import { improveLater, makePlan } from '../solving/make-plan.server'
 import { readPlanTerms } from './plan-terms.server'
 import { pinDesigns } from './pin-designs.server'
 
@@ -34,8 +34,12 @@ export async function readPlan(studio: Studio, course: StoredCourse): Promise<Cu
 		const isOutdated = stored.fingerprint !== fingerprint
 		return { ...common, coursePlan: stored.document, planId: stored.id, isOutdated }
 	}
-	const coursePlan = await makePlan(studio, { course: plain, designs: documents, terms })
-	const planId = await createPlan(studio.id, { courseId: course.id, fingerprint, document: coursePlan })
+	const { plan: coursePlan, id: planId } = await makeAndKeep(studio, course.id, {
+		plain,
+		documents,
+		terms,
+		fingerprint,
+	})
 	return { ...common, coursePlan, planId, isOutdated: false }
 }
 
@@ -51,20 +55,25 @@ export const OTHER_PLAN = 'Another plan was kept in another window meanwhile: lo
 export async function planAnew(studio: Studio, course: StoredCourse, shownId: number): Promise<void> {
 	const stored = await findNewestPlan(studio.id, course.id)
 	if (stored && stored.id !== shownId) throw new ConflictError(OTHER_PLAN)
-	const { plain, documents, terms, fingerprint } = await readInputs(studio, course)
-	const document = await makePlan(studio, { course: plain, designs: documents, terms })
-	await createPlan(studio.id, { courseId: course.id, fingerprint, document })
+	await makeAndKeep(studio, course.id, await readInputs(studio, course))
 }
 
-async function readInputs(
-	studio: Studio,
-	{ id: _, version: __, ...plain }: StoredCourse,
-): Promise<{
+async function makeAndKeep(studio: Studio, courseId: number, { plain, documents, terms, fingerprint }: PlanInputs) {
+	const job = { course: plain, designs: documents, terms }
+	const { plan, isQuick } = await makePlan(studio, job)
+	const id = await createPlan(studio.id, { courseId, fingerprint, document: plan })
+	if (isQuick) improveLater(studio, job, { courseId, planId: id, fingerprint, plan })
+	return { plan, id }
+}
+
+interface PlanInputs {
 	plain: Omit<StoredCourse, 'id' | 'version'>
 	documents: Design[]
 	terms: PlanTerms
 	fingerprint: string
-}> {
+}
+
+async function readInputs(studio: Studio, { id: _, version: __, ...plain }: StoredCourse): Promise<PlanInputs> {
 	const { documents } = await pinDesigns(studio.id, plain)
 	const terms = await readPlanTerms(studio, documents)
 	return { plain, documents, terms, fingerprint: fingerprintOf(plain, documents, terms) }

@@ -1,4 +1,5 @@
 /** A course saved with the plan that it gives: what creating and changing have in common. */
+import type { Transaction } from 'sequelize'
 import type { Course } from '../../core/courses/course'
 import { requireValidCourse } from '../../core/courses/validate-course'
 import { keepValidPicks } from '../../core/designs/resolve-design'
@@ -7,7 +8,7 @@ import { fingerprintOf } from '../../db/fingerprint.server'
 import { createCourse, getCourse, updateCourse, type StoredCourse } from '../../db/repositories/courses.server'
 import { createPlan } from '../../db/repositories/plans.server'
 import type { Studio } from '../../db/repositories/accounts.server'
-import { makePlan } from '../solving/make-plan.server'
+import { improveLater, makePlan, type MadePlan, type PlanJob } from '../solving/make-plan.server'
 import { readPlanTerms } from './plan-terms.server'
 import { pinDesigns } from './pin-designs.server'
 
@@ -19,13 +20,9 @@ import { pinDesigns } from './pin-designs.server'
 export async function createPlannedCourse(studio: Studio, input: Course): Promise<number> {
 	const { course, documents } = await pinDesigns(studio.id, requireValidCourse(input))
 	const terms = await readPlanTerms(studio, documents)
-	const plan = await makePlan(studio, { course, designs: documents, terms })
-	return inTransaction(async (transaction) => {
-		const courseId = await createCourse(studio.id, course, transaction)
-		const fingerprint = fingerprintOf(course, documents, terms)
-		await createPlan(studio.id, { courseId, fingerprint, document: plan }, transaction)
-		return courseId
-	})
+	const job = { course, designs: documents, terms }
+	const made = await makePlan(studio, job)
+	return keepTogether(studio, { job, ...made }, (transaction) => createCourse(studio.id, course, transaction))
 }
 
 /**
@@ -82,10 +79,26 @@ async function savePlanned(studio: Studio, input: StoredCourse): Promise<void> {
 	const { course, documents } = await pinDesigns(studio.id, requireValidCourse(input))
 	const terms = await readPlanTerms(studio, documents)
 	const { id, version: _, ...plain } = course
-	const plan = await makePlan(studio, { course: plain, designs: documents, terms })
-	await inTransaction(async (transaction) => {
+	const job = { course: plain, designs: documents, terms }
+	const made = await makePlan(studio, job)
+	await keepTogether(studio, { job, ...made }, async (transaction) => {
 		await updateCourse(studio.id, course, transaction)
-		const fingerprint = fingerprintOf(plain, documents, terms)
-		await createPlan(studio.id, { courseId: id, fingerprint, document: plan }, transaction)
+		return id
 	})
+}
+
+/** The course and its plan are kept together or not at all; a quick plan is improved later. */
+async function keepTogether(
+	studio: Studio,
+	{ job, plan, isQuick }: MadePlan & { job: PlanJob },
+	saveCourse: (transaction: Transaction) => Promise<number>,
+): Promise<number> {
+	const fingerprint = fingerprintOf(job.course, job.designs, job.terms)
+	const kept = await inTransaction(async (transaction) => {
+		const courseId = await saveCourse(transaction)
+		const planId = await createPlan(studio.id, { courseId, fingerprint, document: plan }, transaction)
+		return { courseId, planId }
+	})
+	if (isQuick) improveLater(studio, job, { ...kept, fingerprint, plan })
+	return kept.courseId
 }

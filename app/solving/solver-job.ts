@@ -15,6 +15,7 @@ export type SolverJob =
 			terms: PlanTerms
 			/** A plan to start from. */
 			start?: Plan
+			/** 0: the first plan, without a search. */
 			timeMs: number
 	  }
 	| { kind: 'ways-out'; coursePlan: CoursePlan; designs: readonly Design[]; timeMs: number }
@@ -61,6 +62,7 @@ function waysOutJob(
 }
 
 function effort(now: (() => number) | undefined, timeMs: number) {
+	if (timeMs === 0) return { nodes: 0 }
 	if (!now) return { nodes: NODES_WITHOUT_THREAD }
 	const end = now() + timeMs
 	return { shouldStop: () => now() >= end }

@@ -1,130 +1,117 @@
 /**
- * A pool of threads for what takes long, so that a heavy course makes no other page slow. Studios take turns, and none
- * may queue without end.
+ * A pool of threads for what takes long, so that a heavy course makes no other page slow. Studios take turns, the queue
+ * has an end, and nobody waits in it for longer than a page can.
  * Where there is no thread to run (development, tests), jobs are done here, with less search.
  */
 import { availableParallelism } from 'node:os'
-import { Worker } from 'node:worker_threads'
+import { Piscina } from 'piscina'
 import { BusyError, InputError } from '../../core/errors'
+import { FairQueue, type Queued, type Urgency } from './fair-queue'
 import { performJob, type SolverJob, type SolverReply, type SolverResults } from './solver-job'
 
-/** Waiting jobs of one studio; more are refused. */
-const MOST_WAITING = 8
+/** Waiting jobs of one studio, by urgency, and of all together; more are refused. */
+const MOST_OF_STUDIO = 12
+const MOST_OF_ALL: Record<Urgency, number> = { 'at once': 400, soon: 40, later: 400 }
 /** One processor stays free for pages. */
 const THREADS = Math.max(1, availableParallelism() - 1)
-/** A thread that does not answer in its job's time and this is given up. */
-const GRACE_MS = 15_000
+/** A page waits so long for its turn, then so long beyond the job's time: a search that hangs is ended with its thread. */
+const LONGEST_WAIT_MS = 15_000
+const GRACE_MS = 8_000
+/** Nobody waits for these. */
+const LATER_WAIT_MS = 15 * 60_000
 
-interface Waiting {
-	studioId: number
+interface Waiting extends Queued {
 	job: SolverJob
-	settle: (reply: SolverReply<SolverJob['kind']>) => void
-	fail: (error: Error) => void
+	/** Gives it a thread. */
+	start: () => void
 }
 
-interface Thread {
-	worker: Worker
-	current: Waiting | undefined
-	timer: NodeJS.Timeout | undefined
+interface Pool {
+	threads: Piscina
+	queue: FairQueue<Waiting>
+	running: number
 }
 
-let workerFile: string | undefined
-const threads: Thread[] = []
-const waiting: Waiting[] = []
-/** By studio: when it was last served, counted in jobs. */
-const lastTurn = new Map<number, number>()
-let turns = 0
+let pool: Pool | undefined
 
 /** Told by the built server where its threads' script lies. */
-export function useSolverThreads(file: string): void {
-	workerFile = file
+export function useSolverThreads(filename: string): void {
+	pool = {
+		threads: new Piscina({ filename, minThreads: THREADS, maxThreads: THREADS, recordTiming: false }),
+		queue: new FairQueue(),
+		running: 0,
+	}
 }
 
 /** Ends all threads; jobs under way fail. */
 export async function closeSolver(): Promise<void> {
-	workerFile = undefined
-	await Promise.all(threads.splice(0).map(({ worker }) => worker.terminate()))
+	const closing = pool
+	pool = undefined
+	await closing?.threads.destroy()
+}
+
+/** Whether a job handed in now would have to wait. */
+export function isSolverBusy(): boolean {
+	return pool !== undefined && pool.running >= THREADS
 }
 
 /**
  * Does a job for a studio, when its turn comes.
  *
  * @throws {InputError} by field: the job's input is refused
- * @throws {BusyError} the studio has too many jobs waiting
+ * @throws {BusyError} too many jobs are waiting, or its turn did not come in time
  */
 export async function solve<Kind extends keyof SolverResults>(
 	studioId: number,
 	job: Extract<SolverJob, { kind: Kind }>,
+	urgency: Urgency = 'soon',
 ): Promise<SolverResults[Kind]> {
-	const reply = await (workerFile === undefined ? performJob(job, undefined) : enqueue(studioId, job))
+	const reply = await (pool === undefined ? performJob(job, undefined) : queueUp(pool, job, { studioId, urgency }))
 	if ('problems' in reply) throw new InputError(reply.problems)
 	// The reply is of the kind that was asked for.
 	return reply.result as SolverResults[Kind]
 }
 
-function enqueue(studioId: number, job: SolverJob): Promise<SolverReply<SolverJob['kind']>> {
-	if (waiting.filter((other) => other.studioId === studioId).length >= MOST_WAITING) {
-		throw new BusyError('Several courses of yours are being planned already: try again in a minute.')
-	}
-	return new Promise((settle, fail) => {
-		waiting.push({ studioId, job, settle, fail })
-		startWaiting()
+async function queueUp(own: Pool, job: SolverJob, queued: Queued): Promise<SolverReply<SolverJob['kind']>> {
+	const { studioId, urgency } = queued
+	const { queue } = own
+	if (queue.count(urgency, studioId) >= MOST_OF_STUDIO || queue.count(urgency) >= MOST_OF_ALL[urgency])
+		throw new BusyError('Many courses are being planned just now: try again in a minute.')
+	await new Promise<void>((start, refuse) => {
+		const waiting = { ...queued, job, start }
+		queue.push(waiting)
+		const waitMs = urgency === 'later' ? LATER_WAIT_MS : LONGEST_WAIT_MS
+		const giveUp = setTimeout(() => {
+			if (queue.remove(waiting))
+				refuse(new BusyError('Many courses are being planned just now: try again in a minute.'))
+		}, waitMs).unref()
+		waiting.start = () => {
+			clearTimeout(giveUp)
+			start()
+		}
+		startWaiting(own)
 	})
+	return run(own, job)
 }
 
-function startWaiting(): void {
-	while (waiting.length > 0) {
-		const thread = threads.find(({ current }) => current === undefined) ?? openThread()
-		if (!thread) return
-		// The studio that was served longest ago comes first; among its jobs, the first in line.
-		const turnOf = ({ studioId }: Waiting) => lastTurn.get(studioId) ?? 0
-		const index = waiting.reduce((best, job, k) => {
-			const leader = waiting[best]
-			return leader && turnOf(job) < turnOf(leader) ? k : best
-		}, 0)
-		const [next] = waiting.splice(index, 1)
+function startWaiting(own: Pool): void {
+	while (own.running < THREADS) {
+		const next = own.queue.shift()
 		if (!next) return
-		lastTurn.set(next.studioId, ++turns)
-		hand(thread, next)
+		own.running++
+		next.start()
 	}
 }
 
-function openThread(): Thread | undefined {
-	if (threads.length >= THREADS || workerFile === undefined) return undefined
-	const thread: Thread = { worker: new Worker(workerFile), current: undefined, timer: undefined }
-	thread.worker.on('message', (reply: SolverReply<SolverJob['kind']>) => {
-		const done = release(thread)
-		done?.settle(reply)
-		startWaiting()
-	})
-	thread.worker.on('error', (error) => {
-		drop(thread, error instanceof Error ? error : new Error(String(error)))
-	})
-	thread.worker.unref()
-	threads.push(thread)
-	return thread
-}
-
-function hand(thread: Thread, next: Waiting): void {
-	thread.current = next
-	thread.timer = setTimeout(() => {
-		void thread.worker.terminate()
-		drop(thread, new Error(`the solver did not answer within ${next.job.timeMs + GRACE_MS} ms`))
-	}, next.job.timeMs + GRACE_MS)
-	thread.worker.postMessage(next.job)
-}
-
-function release(thread: Thread): Waiting | undefined {
-	const done = thread.current
-	thread.current = undefined
-	clearTimeout(thread.timer)
-	return done
-}
-
-function drop(thread: Thread, error: Error): void {
-	const lost = release(thread)
-	const index = threads.indexOf(thread)
-	if (index >= 0) threads.splice(index, 1)
-	lost?.fail(error)
-	startWaiting()
+async function run(own: Pool, job: SolverJob): Promise<SolverReply<SolverJob['kind']>> {
+	const timeMs = job.timeMs + GRACE_MS
+	try {
+		return (await own.threads.run(job, { signal: AbortSignal.timeout(timeMs) })) as SolverReply<SolverJob['kind']>
+	} catch (error) {
+		const isTimeOver = error instanceof Error && error.name === 'AbortError'
+		throw isTimeOver ? new Error(`the solver did not answer within ${timeMs} ms`, { cause: error }) : error
+	} finally {
+		own.running--
+		startWaiting(own)
+	}
 }

@@ -1,6 +1,9 @@
 /** Dates and times in words, the same on the server and in the browser. */
 import dayjs from 'dayjs'
 import utc from 'dayjs/plugin/utc'
+import { twoDigits } from '../../core/time/wall-clock'
+
+export { clock } from '../../core/time/wall-clock'
 
 dayjs.extend(utc)
 
@@ -14,17 +17,17 @@ export function longDay(date: string): string {
 	return dayjs.utc(date).format('dddd D MMMM')
 }
 
-/** '19:05'; minutes past midnight count on, as a class does. */
-export function clock(minuteOfDay: number): string {
-	const minute = ((minuteOfDay % 1440) + 1440) % 1440
-	return `${String(Math.floor(minute / 60)).padStart(2, '0')}:${String(minute % 60).padStart(2, '0')}`
+/** 'Thursday 3 December, 19:05' of a moment on the wall clock. */
+export function momentWords(moment: string): string {
+	const [day = '', time = ''] = moment.split('T')
+	return `${longDay(day)}, ${time}`
 }
 
 /** '45 min', '2 h', '2 h 05'. */
 export function duration(minutes: number): string {
 	if (minutes < 60) return `${minutes} min`
 	const rest = minutes % 60
-	return `${Math.floor(minutes / 60)} h${rest === 0 ? '' : ` ${String(rest).padStart(2, '0')}`}`
+	return `${Math.floor(minutes / 60)} h${rest === 0 ? '' : ` ${twoDigits(rest)}`}`
 }
 
 /** A wait as the trade says it: '30 min', '18 h', '2 days'. */

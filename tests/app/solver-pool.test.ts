@@ -1,6 +1,7 @@
 import path from 'node:path'
 import { afterEach, beforeEach, describe, expect, test } from 'vitest'
 import type { SolverJob } from '../../app/solving/solver-job'
+import { FairQueue } from '../../app/solving/fair-queue'
 import { closeSolver, solve, useSolverThreads } from '../../app/solving/solver-pool.server'
 import { BusyError, InputError } from '../../core/errors'
 import { ORDINARY_TERMS } from '../../core/courses/drying-terms'
@@ -48,10 +49,32 @@ describe('with threads', () => {
 		expect((await Promise.all(asked)).filter((answer) => answer instanceof BusyError).length).toBeGreaterThan(0)
 	})
 
+	test('a search that hangs is ended with its thread, and the next one runs', async () => {
+		await expect(solve<'plan'>(1, { ...job('hang'), timeMs: -7_500 })).rejects.toThrow(/did not answer/)
+
+		await expect(solve<'plan'>(1, job('next'))).resolves.toMatchObject({ name: 'next' })
+	})
+
 	test('a thread that falls over loses its job alone', async () => {
 		await expect(solve<'plan'>(1, job('fail'))).rejects.toThrow('fell over')
 
 		await expect(solve<'plan'>(1, job('next'))).resolves.toMatchObject({ name: 'next' })
+	})
+})
+
+describe('what somebody waits for', () => {
+	test('comes before what can wait, and among equals the studio served longest ago', () => {
+		const queue = new FairQueue<{ studioId: number; urgency: 'at once' | 'soon' | 'later'; name: string }>()
+		queue.push({ studioId: 1, urgency: 'later', name: 'better plan' })
+		queue.push({ studioId: 1, urgency: 'soon', name: 'first of 1' })
+		queue.push({ studioId: 1, urgency: 'soon', name: 'second of 1' })
+		queue.push({ studioId: 2, urgency: 'soon', name: 'first of 2' })
+		queue.push({ studioId: 3, urgency: 'at once', name: 'quick' })
+
+		const order = Array.from({ length: 5 }, () => queue.shift()?.name)
+
+		expect(order).toEqual(['quick', 'first of 1', 'first of 2', 'second of 1', 'better plan'])
+		expect(queue.shift()).toBeUndefined()
 	})
 })
 

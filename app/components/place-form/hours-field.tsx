@@ -1,3 +1,4 @@
+import { clock } from '../../words/times'
 /** The course of a day: temperature and humidity of each hour, as a small table of inputs. */
 
 interface Hour {
@@ -18,14 +19,14 @@ export function HoursField({ id, value = [], onChange }: HoursFieldProps) {
 	return (
 		<div className="hours-field" id={id} tabIndex={-1}>
 			{value.map(({ temperatureC, humidity }, hour) => {
-				const clock = `${String(hour).padStart(2, '0')}:00`
+				const label = clock(60 * hour)
 				return (
 					<div key={hour} className="hours-row">
-						<span>{clock}</span>
+						<span>{label}</span>
 						<input
 							type="number"
 							step="0.5"
-							aria-label={`°C at ${clock}`}
+							aria-label={`°C at ${label}`}
 							value={Number.isNaN(temperatureC) ? '' : temperatureC}
 							onChange={({ target }) => change(hour, { temperatureC: target.valueAsNumber })}
 						/>
@@ -33,7 +34,7 @@ export function HoursField({ id, value = [], onChange }: HoursFieldProps) {
 						<input
 							type="number"
 							step="0.5"
-							aria-label={`% at ${clock}`}
+							aria-label={`% at ${label}`}
 							value={Number.isNaN(humidity) ? '' : humidity}
 							onChange={({ target }) => change(hour, { humidity: target.valueAsNumber })}
 						/>

@@ -10,6 +10,8 @@ export const BAND_HEIGHT = 70
 export const TILE_INSET = 4
 const THREAD_ROW = 23
 const MIN_GAP = 40
+/** A clock with more has a plan behind it that is none: it must not cost the server its memory. */
+const MOST_TICKS = 60
 /** Narrower tiles show their number alone. */
 const MIN_ROOM = 34
 /** Of the three lines of a tile. */
@@ -93,7 +95,8 @@ function clockScale(sessions: readonly SessionStory[]): ClockScale {
 	const toX = (minute: number) => LEFT + ((minute - from) / Math.max(15, to - from)) * (RIGHT - LEFT)
 	const step = to - from > 420 ? 120 : to - from > 210 ? 60 : 30
 	const first = Math.ceil(from / step) * step
-	const ticks = Array.from({ length: Math.floor((to - first) / step) + 1 }, (_, t) => first + t * step)
+	const count = Math.min(MOST_TICKS, Math.floor((to - first) / step) + 1)
+	const ticks = Array.from({ length: Math.max(0, count) }, (_, t) => first + t * step)
 	return { toX, ticks: ticks.map((minute) => ({ minute, x: toX(minute) })) }
 }
 

@@ -8,7 +8,7 @@ import { loading } from '../../http/responses.server'
 import { wallTimeOf } from '../../http/studio-clock.server'
 import { readPlan } from '../../plans/read-plan.server'
 import { proofWords } from '../../words/proof'
-import { count, duration, longDay } from '../../words/times'
+import { count, duration, momentWords } from '../../words/times'
 import { nameOfTask } from '../../words/tasks'
 import type { Route } from './+types/route'
 
@@ -133,9 +133,4 @@ function differenceWords(difference: PlanDifference): string {
 function whereWords(where: Whereabouts): string {
 	if (typeof where === 'object') return where.sessions.map((session) => `session ${session}`).join(' and ')
 	return { home: 'at home', ahead: 'made ahead', dropped: 'left out', 'not there': 'not part of it' }[where]
-}
-
-function momentWords(madeAt: string): string {
-	const [day = '', time = ''] = madeAt.split('T')
-	return `${longDay(day)}, ${time}`
 }

@@ -15,6 +15,7 @@ import { getCourse } from '../../../db/repositories/courses.server'
 import { countPlans } from '../../../db/repositories/plans.server'
 import { addressOfPart, toDryingLink } from '../../drying/drying-address'
 import { listNewerDesigns } from '../../plans/newer-designs.server'
+import { isImproving } from '../../solving/make-plan.server'
 import { readPlan } from '../../plans/read-plan.server'
 import { rungWords } from '../../words/drying'
 import { clock } from '../../words/times'
@@ -34,6 +35,7 @@ export async function loadPlan(studio: Studio, courseId: number, selectedTaskId:
 		courseId,
 		version: course.version,
 		isOutdated,
+		isImproving: isImproving(courseId),
 		newerDesigns,
 		status,
 		objective,

@@ -1,4 +1,5 @@
-import { Form, Link, redirect, useSearchParams } from 'react-router'
+import { useEffect } from 'react'
+import { Form, Link, redirect, useRevalidator, useSearchParams } from 'react-router'
 import { PlanBands } from '../../components/plan-bands/plan-bands'
 import { memberContext } from '../../http/contexts'
 import { readId, readIntent } from '../../http/read-input.server'
@@ -35,6 +36,22 @@ export function action({ params, request, context }: Route.ActionArgs) {
 /** A plan kept from the browser comes as JSON in a field of a form. */
 const LARGEST_PLAN = 1024 * 1024
 
+/** So often a page that shows a quick plan asks whether there is a better one. */
+const ASK_MS = 3_000
+
+function Improving() {
+	const { revalidate, state } = useRevalidator()
+	useEffect(() => {
+		const timer = setInterval(() => state === 'idle' && void revalidate(), ASK_MS)
+		return () => clearInterval(timer)
+	}, [revalidate, state])
+	return (
+		<p className="told" role="status">
+			This is the first plan that was found. A better one is being looked for and will stand here by itself.
+		</p>
+	)
+}
+
 export default function CoursePlanPage({ loaderData, actionData }: Route.ComponentProps) {
 	const { story, isOutdated, selected } = loaderData
 	const [searchParams] = useSearchParams()
@@ -55,6 +72,7 @@ export default function CoursePlanPage({ loaderData, actionData }: Route.Compone
 					</button>
 				</Form>
 			)}
+			{loaderData.isImproving && <Improving />}
 			<NewerDesigns newer={loaderData.newerDesigns} version={loaderData.version} />
 			<HopelessNotice plan={loaderData} />
 			{(!story || story.shortfall) && <MisfitNotice plan={loaderData} />}

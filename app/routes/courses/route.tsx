@@ -3,6 +3,7 @@ import { listCourses } from '../../../db/repositories/courses.server'
 import { memberContext } from '../../http/contexts'
 import { today } from '../../http/studio-clock.server'
 import { count, duration, shortDay } from '../../words/times'
+import { readPage } from '../../schemas/page'
 import type { Route } from './+types/route'
 import './courses.css'
 
@@ -11,7 +12,7 @@ export function meta() {
 }
 
 export async function loader({ context, request }: Route.LoaderArgs) {
-	const page = Math.max(1, Math.floor(Number(new URL(request.url).searchParams.get('page')) || 1))
+	const page = readPage(new URL(request.url).searchParams)
 	const { studio } = context.get(memberContext)
 	const { courses, pageCount } = await listCourses(studio.id, page)
 	return { courses, page, pageCount, date: today(studio.timeZone) }

@@ -1,6 +1,7 @@
 import { Link } from 'react-router'
 import { listDesigns } from '../../../db/repositories/designs.server'
 import { memberContext } from '../../http/contexts'
+import { readPage } from '../../schemas/page'
 import { readDesignFilter } from '../../schemas/design-filter'
 import { describeLevel, KIND_WORDS } from '../../words/terms'
 import { duration, wait } from '../../words/times'
@@ -14,7 +15,7 @@ export function meta() {
 
 export async function loader({ context, request }: Route.LoaderArgs) {
 	const { searchParams } = new URL(request.url)
-	const page = Math.max(1, Math.floor(Number(searchParams.get('page')) || 1))
+	const page = readPage(searchParams)
 	const filter = readDesignFilter(searchParams)
 	return { ...(await listDesigns(context.get(memberContext).studio.id, filter, page)), filter, page }
 }

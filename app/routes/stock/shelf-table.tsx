@@ -1,11 +1,14 @@
-import { Form } from 'react-router'
+import { Button, Input } from 'antd'
+import { Form, Link } from 'react-router'
 import { STOCK_KINDS } from '../../../core/kits/stock'
 import { STOCK_WORDS } from '../../words/kits'
+import { count } from '../../words/times'
 import type { StockPageData } from './load-stock.server'
 
 /** What is on hand, kind by kind; each amount changed where it stands. */
-export function ShelfTable({ data: { items } }: { data: StockPageData }) {
-	if (items.length === 0) {
+export function ShelfTable({ data }: { data: StockPageData }) {
+	const { items, hasItems, itemCount, sought } = data
+	if (!hasItems) {
 		return (
 			<section className="sheet empty">
 				<h2>Nothing is on the shelf yet</h2>
@@ -18,7 +21,15 @@ export function ShelfTable({ data: { items } }: { data: StockPageData }) {
 	}
 	return (
 		<section className="sheet" aria-labelledby="on-hand">
-			<h2 id="on-hand">On hand</h2>
+			<div className="row">
+				<h2 id="on-hand">On hand</h2>
+				<Form method="get" role="search" className="row push no-print">
+					<Input name="q" defaultValue={sought} aria-label="Look for" placeholder="Look for…" allowClear />
+					<Button htmlType="submit">Look</Button>
+				</Form>
+			</div>
+			{items.length === 0 && <p className="soft">Nothing on the shelf is called that.</p>}
+			<Pages data={data} count={itemCount} />
 			<div className="shelf-kinds">
 				{STOCK_KINDS.filter((kind) => items.some((item) => item.kind === kind)).map((kind) => (
 					<div key={kind} className="shelf-kind">
@@ -68,5 +79,20 @@ export function ShelfTable({ data: { items } }: { data: StockPageData }) {
 				))}
 			</div>
 		</section>
+	)
+}
+
+/** Where the shelf is too long for one page. */
+function Pages({ data: { page, pageCount, sought }, count: itemCount }: { data: StockPageData; count: number }) {
+	if (pageCount === 1) return null
+	const linkTo = (target: number) => `?${new URLSearchParams({ ...(sought && { q: sought }), page: String(target) })}`
+	return (
+		<nav className="row no-print" aria-label="Pages of the shelf">
+			{page > 1 && <Link to={linkTo(page - 1)}>Back</Link>}
+			<span className="soft">
+				{count(itemCount, 'line')}, page {page} of {pageCount}
+			</span>
+			{page < pageCount && <Link to={linkTo(page + 1)}>Further</Link>}
+		</nav>
 	)
 }

@@ -66,13 +66,13 @@ export function SupplierTable({ data }: { data: StockPageData }) {
 	)
 }
 
-function nameOf(itemKey: string, { items }: StockPageData): string {
+function nameOf(itemKey: string, { offeredItems: items }: StockPageData): string {
 	const known = items.find(({ kind, name }) => stockKey(kind, name) === itemKey)
 	const [kind = '', ...rest] = itemKey.split(':')
 	return `${known?.name ?? rest.join(':')}, ${STOCK_WORDS[kind as StockKind].toLowerCase()}`
 }
 
-function packWords(itemKey: string, amount: number, { items, units }: StockPageData): string {
+function packWords(itemKey: string, amount: number, { offeredItems: items, units }: StockPageData): string {
 	const known = items.find(({ kind, name }) => stockKey(kind, name) === itemKey)
 	const kind = itemKey.slice(0, itemKey.indexOf(':')) as StockKind
 	return amountWords(amount, known?.unit ?? (kind === 'ingredient' ? 'µl' : UNIT_OF_KIND[kind]), units)

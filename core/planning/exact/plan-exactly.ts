@@ -19,7 +19,7 @@ import { Neighbourhoods } from './neighbourhoods'
 /** How much may be searched, from where, and within what. */
 export interface ExactTerms {
 	seed?: number
-	/** Decisions after which to stop; the same number gives the same plan, whatever the clock says. */
+	/** Decisions after which to stop; the same number gives the same plan, whatever the clock says. 0: the quick plan. */
 	nodes?: number
 	/** Asked now and then: true to stop with the best plan so far. */
 	shouldStop?: () => boolean
@@ -96,6 +96,8 @@ class ExactSearch {
 
 	run(): ExactPlan {
 		this.#startQuickly()
+		// Not even a model is built where nothing may be searched.
+		if (this.#terms.nodes === 0) return this.#report()
 		if (this.#terms.limits) this.#pushLevels(this.#terms.limits)
 		else {
 			if (!this.#best || this.#best.objective.shortfall > 0) this.#findRoom()

@@ -1,0 +1,43 @@
+/** The database frozen, then gone: answers come in seconds and say so; afterwards everything goes on by itself. */
+import { setTimeout as sleep } from 'node:timers/promises'
+import { ask, databasePid, HANG_MS, postForm, type Answer, type Target } from './target'
+
+export interface AwayReport {
+	frozen: Answer[]
+	health: Answer
+	/** After the database was killed, ms until a page came again. */
+	backAfterMs: number
+}
+
+export async function takeDatabaseAway(target: Target): Promise<AwayReport> {
+	const pid = databasePid(target.dataFolder)
+	process.kill(pid, 'SIGSTOP')
+	const [health, ...frozen] = await Promise.all([
+		ask(target, '/health'),
+		ask(target, '/'),
+		ask(target, '/courses/1/plan'),
+		postForm(target, '/stock', { intent: 'item', kind: 'tool', name: 'frozen', onHand: '1' }),
+		ask({ ...target, cookie: '' }, '/sign-in', {
+			method: 'POST',
+			body: new URLSearchParams({ email: 'a@b.example', password: 'x' }),
+		}),
+	])
+	process.kill(pid, 'SIGCONT')
+	await sleep(500)
+	process.kill(databasePid(target.dataFolder), 'SIGKILL')
+	const began = performance.now()
+	for (;;) {
+		const { status } = await ask(target, '/courses')
+		const backAfterMs = performance.now() - began
+		if (status === 200 || backAfterMs > 3 * HANG_MS) return { frozen, health, backAfterMs }
+		await sleep(100)
+	}
+}
+
+/** A stop while the database does not answer: ms until the process has ended. */
+export async function stopWhileFrozen(target: Target): Promise<number> {
+	process.kill(databasePid(target.dataFolder), 'SIGSTOP')
+	const began = performance.now()
+	await target.stop('SIGTERM')
+	return performance.now() - began
+}

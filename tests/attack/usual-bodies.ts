@@ -1,0 +1,61 @@
+/** What each action of the route table usually takes, so that what is odd reaches beyond its first check. */
+import type { AnyObjectSchema, SchemaDescription } from 'yup'
+import { peopleActions, peopleSchema } from '../../app/schemas/people'
+import { packingActions } from '../../app/schemas/packing'
+import { placeActions } from '../../app/schemas/place-action'
+import { placeSchema } from '../../app/schemas/place'
+import { planActions } from '../../app/schemas/plan-action'
+import { stockActions } from '../../app/schemas/stock'
+import { studioSchema } from '../../app/schemas/studio'
+import { dryingNoteActions } from '../../app/schemas/drying-note'
+import { importActions } from '../../app/schemas/import-designs'
+import { moneySchema } from '../../app/schemas/money'
+import { signInSchema } from '../../app/schemas/sign-in'
+import { demoCourse, demoDesign } from '../support/demo-designs'
+
+const course = { ...demoCourse('Magnolia on Thursdays'), version: 1 }
+
+/** By pattern of the route table; a route that is not here gets what all others get. */
+const USUAL: Record<string, readonly object[]> = {
+	'/sign-in': [sampleOf(signInSchema), { email: 'instructor@tidewater.example', password: 'wrong' }],
+	'/courses/new': [course],
+	'/courses/:courseId': [course],
+	'/courses/:courseId/plan': byIntent(planActions),
+	'/courses/:courseId/kits/packing/ticks': byIntent(packingActions),
+	'/courses/:courseId/kits/people': [sampleOf(peopleSchema), ...byIntent(peopleActions)],
+	'/courses/:courseId/kits/cost': [sampleOf(moneySchema)],
+	'/designs/import': [{ intent: 'look', text: JSON.stringify(demoDesign('magnolia')) }, ...byIntent(importActions)],
+	'/designs/:slug/edit': [{ document: demoDesign('magnolia'), version: 1 }],
+	'/designs/new': [{ name: 'A flower', from: 'skeleton:open-flower' }],
+	'/drying': byIntent(dryingNoteActions),
+	'/rooms/new': [sampleOf(placeSchema)],
+	'/rooms/:placeId': [sampleOf(placeSchema), ...byIntent(placeActions)],
+	'/stock': byIntent(stockActions),
+	'/studio': [sampleOf(studioSchema)],
+}
+
+const ALL = Object.values(USUAL).flat()
+
+export function usualBodies(pattern: string): readonly object[] {
+	return USUAL[pattern] ?? ALL
+}
+
+function byIntent(schemas: Record<string, AnyObjectSchema>): object[] {
+	return Object.entries(schemas).map(([intent, schema]) => ({ intent, ...sampleOf(schema) }))
+}
+
+/** A value of each field by its type: what a schema says of itself. */
+function sampleOf(schema: AnyObjectSchema): object {
+	return sample(schema.describe() as SchemaDescription) as object
+}
+
+function sample(description: SchemaDescription): unknown {
+	if ('fields' in description) {
+		const fields = description.fields as Record<string, SchemaDescription>
+		return Object.fromEntries(Object.entries(fields).map(([key, field]) => [key, sample(field)]))
+	}
+	if (description.oneOf.length > 0) return description.oneOf[0]
+	if ('innerType' in description) return [sample(description.innerType as SchemaDescription)]
+	if (description.type === 'number') return 1
+	return description.type === 'boolean' ? true : 'some text'
+}
