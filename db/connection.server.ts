@@ -10,7 +10,7 @@ import { defineKits } from './models/kits.server'
 import { definePlaces } from './models/places.server'
 
 /** A page waits so long for a free connection, and so long for an answer; then it says that the database is away. */
-const ACQUIRE_MS = 3_000
+const ACQUIRE_MS = 6_000
 const ANSWER_MS = 8_000
 /** The connector gives up after one second, which a busy machine does not always keep. */
 const CONNECT_MS = 5_000
@@ -64,7 +64,7 @@ function connect(options: Options = {}): Sequelize {
 		timezone: '+00:00',
 		logging: false,
 		define: { underscored: true, charset: 'utf8mb4', collate: 'utf8mb4_unicode_ci' },
-		pool: { max: 10, idle: 30_000, acquire: ACQUIRE_MS },
+		pool: { max: 20, idle: 30_000, acquire: ACQUIRE_MS },
 		dialectOptions: { ...connectionTerms(), socketTimeout: ANSWER_MS },
 		...options,
 	})

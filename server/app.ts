@@ -26,6 +26,8 @@ export { demoZone, today, wallNow } from '../app/http/studio-clock.server'
 
 /** Nothing of ours is larger; what a route takes in is its own business (`readBody`). */
 const MOST_BYTES = 6 * 1024 * 1024
+/** Pages of some 100 kB: more saves a few hundred bytes each and takes as long as rendering them. */
+const COMPRESSION_LEVEL = 3
 const METHODS: ReadonlySet<string> = new Set(['GET', 'HEAD', 'POST'])
 /** A browser that has seen HTTPS here asks for nothing else for so long, s. */
 const HSTS_SECONDS = 180 * 86_400
@@ -61,7 +63,7 @@ export function createApp({ clientFolder, isHttps = false, trustedProxy }: AppTe
 	app.use(refuseOdd)
 	app.use(makeNonce)
 	app.use(securityHeaders(isHttps))
-	app.use(compression())
+	app.use(compression({ level: COMPRESSION_LEVEL }))
 	app.use(
 		'/assets',
 		express.static(path.join(clientFolder, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }),

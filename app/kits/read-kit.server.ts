@@ -1,6 +1,7 @@
 /** The kits of a course as they stand: packed from its plan, for its people, from the studio's shelf. */
 import type { DesignInCourse } from '../../core/courses/compile-course'
 import type { Design } from '../../core/designs/design'
+import type { CoursePlan } from '../../core/courses/plan-course'
 import { packClassKit, type ClassKit } from '../../core/kits/class-kit'
 import { offcutsOf, ownedToolsOf, type Stock } from '../../core/kits/stock'
 import type { Student } from '../../core/kits/student'
@@ -9,10 +10,15 @@ import type { Studio } from '../../db/repositories/accounts.server'
 import { getCourse, type StoredCourse } from '../../db/repositories/courses.server'
 import { readStock, toStock } from '../../db/repositories/stock.server'
 import { getRoster } from '../../db/repositories/students.server'
+import { remember } from '../http/remember.server'
 import { readPlan } from '../plans/read-plan.server'
+
+/** Of one studio some pages of some courses are open at once. */
+const rememberKit = remember<ClassKit>(100)
 
 export interface CurrentKit {
 	course: StoredCourse
+	coursePlan: CoursePlan
 	designs: DesignInCourse[]
 	/** Their documents, in the same order. */
 	documents: Design[]
@@ -36,30 +42,29 @@ export interface KitState {
 /** @throws {NotFoundError} the studio has no such course */
 export async function readKit(studio: Studio, courseId: number): Promise<CurrentKit> {
 	const course = await getCourse(studio.id, courseId)
-	const [{ coursePlan, designs, documents, isOutdated }, stored, { students: roster }] = await Promise.all([
+	const [current, stored, { students: roster }] = await Promise.all([
 		readPlan(studio, course),
 		readStock(studio.id),
 		getRoster(studio.id, courseId),
 	])
+	const { coursePlan, designs, documents, isOutdated } = current
 	const stock = toStock(stored)
 	const { compiled, plan, objective } = coursePlan
 	const tools = designs.flatMap(({ design }) => design.steps.flatMap((step) => step.tools))
+	const kitStudio = {
+		stockLengthsMm: studio.wireLengthsMm,
+		terms: studio.kitTerms,
+		offcuts: offcutsOf(stock),
+		owned: ownedToolsOf(stock, tools),
+	}
+	// A plan is never changed, and the course names the versions of its designs.
+	const inputs = [studio.id, course, current.planId, roster, kitStudio]
 	const kit =
-		plan &&
-		packClassKit(course, designs, {
-			compiled,
-			plan,
-			roster,
-			studio: {
-				stockLengthsMm: studio.wireLengthsMm,
-				terms: studio.kitTerms,
-				offcuts: offcutsOf(stock),
-				owned: ownedToolsOf(stock, tools),
-			},
-		})
+		plan && rememberKit(inputs, () => packClassKit(course, designs, { compiled, plan, roster, studio: kitStudio }))
 	const minutes = course.sessions.reduce((sum, { startMin, endMin }) => sum + endMin - startMin, 0)
 	return {
 		course,
+		coursePlan,
 		designs,
 		documents,
 		roster,

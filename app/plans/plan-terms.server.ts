@@ -6,7 +6,7 @@ import { ownedToolsOf } from '../../core/kits/stock'
 import type { Studio } from '../../db/repositories/accounts.server'
 import { listDryingNotes } from '../../db/repositories/drying-notes.server'
 import { listPlaces } from '../../db/repositories/places.server'
-import { readStock } from '../../db/repositories/stock.server'
+import { listTools } from '../../db/repositories/stock.server'
 
 export async function readDryingTerms(studio: Studio): Promise<DryingTerms> {
 	const [places, notes] = await Promise.all([listPlaces(studio.id), listDryingNotes(studio.id)])
@@ -26,8 +26,8 @@ export async function readDryingTerms(studio: Studio): Promise<DryingTerms> {
 
 /** The same, with the tools of the designs that the studio counts. */
 export async function readPlanTerms(studio: Studio, designs: readonly Design[]): Promise<PlanTerms> {
-	const [terms, stock] = await Promise.all([readDryingTerms(studio), readStock(studio.id)])
-	return { ...terms, ownedTools: ownedToolsOf(stock, designs.flatMap(namesOfTools)) }
+	const [terms, items] = await Promise.all([readDryingTerms(studio), listTools(studio.id)])
+	return { ...terms, ownedTools: ownedToolsOf({ items }, designs.flatMap(namesOfTools)) }
 }
 
 function namesOfTools({ steps }: Design): string[] {

@@ -12,8 +12,11 @@ import { performJob, type SolverJob, type SolverReply, type SolverResults } from
 /** Waiting jobs of one studio, by urgency, and of all together; more are refused. */
 const MOST_OF_STUDIO = 12
 const MOST_OF_ALL: Record<Urgency, number> = { 'at once': 400, soon: 40, later: 400 }
-/** One processor stays free for pages. */
+/** One processor stays free for pages, but for first plans that pages wait for. */
 const THREADS = Math.max(1, availableParallelism() - 1)
+const THREADS_AT_ONCE = availableParallelism()
+/** A thread takes a second to begin: it stays for the next rush. */
+const IDLE_MS = 120_000
 /** A page waits so long for its turn, then so long beyond the job's time: a search that hangs is ended with its thread. */
 const LONGEST_WAIT_MS = 15_000
 const GRACE_MS = 8_000
@@ -37,7 +40,13 @@ let pool: Pool | undefined
 /** Told by the built server where its threads' script lies. */
 export function useSolverThreads(filename: string): void {
 	pool = {
-		threads: new Piscina({ filename, minThreads: THREADS, maxThreads: THREADS, recordTiming: false }),
+		threads: new Piscina({
+			filename,
+			minThreads: THREADS,
+			maxThreads: THREADS_AT_ONCE,
+			idleTimeout: IDLE_MS,
+			recordTiming: false,
+		}),
 		queue: new FairQueue(),
 		running: 0,
 	}
@@ -95,7 +104,7 @@ async function queueUp(own: Pool, job: SolverJob, queued: Queued): Promise<Solve
 }
 
 function startWaiting(own: Pool): void {
-	while (own.running < THREADS) {
+	while (own.running < THREADS || (own.running < THREADS_AT_ONCE && own.queue.count('at once') > 0)) {
 		const next = own.queue.shift()
 		if (!next) return
 		own.running++

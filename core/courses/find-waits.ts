@@ -57,10 +57,10 @@ export type WaitFinder = (
 	need: Need,
 ) => WaitSource | undefined
 
-/** Finds the waits of one course; equal pieces in equal places are computed once. */
+/** Finds the waits of one course; equal pieces on equal ways are computed once, in whatever course. */
 export function createWaitFinder(course: Course, terms: DryingTerms, origin: ClockOrigin): WaitFinder {
 	const starts = listStarts(course, terms, origin)
-	const known = new Map<string, Computed>()
+	const known = knownOf(JSON.stringify([starts, terms.confidence]))
 	return (design, from, to, need) => {
 		const { wait } = need
 		if (!wait) return undefined
@@ -78,7 +78,7 @@ export function createWaitFinder(course: Course, terms: DryingTerms, origin: Clo
 		const subject = subjectOfWait(design, from, stage, terms.standard)
 		if (!subject) return { basis: 'stated' }
 		if (subject.type === 'films') return longest(subject.films.flatMap((film) => rooms().map(computeFilm(film))))
-		const key = JSON.stringify(subject)
+		const key = JSON.stringify([subject, beliefOf(terms, subject.paste)])
 		const found = known.get(key) ?? computeSlowest(subject.piece, subject.stage, subject.paste)
 		known.set(key, found)
 		return found
@@ -119,6 +119,20 @@ export function createWaitFinder(course: Course, terms: DryingTerms, origin: Clo
 			return { ...toComputed('film', { p50, p90, isGuarded: false }, planned, () => GEL_NEVER_AT), film }
 		}
 	}
+}
+
+/** What was computed on the same ways through rooms and stores: of the courses of one studio many are alike. */
+const knownByWays = new Map<string, Map<string, Computed>>()
+const MOST_WAYS = 40
+
+function knownOf(ways: string): Map<string, Computed> {
+	const known = knownByWays.get(ways) ?? new Map<string, Computed>()
+	// Taken out and put in again, the ways asked for last stand last.
+	knownByWays.delete(ways)
+	knownByWays.set(ways, known)
+	const [oldest] = knownByWays.keys()
+	if (knownByWays.size > MOST_WAYS && oldest !== undefined) knownByWays.delete(oldest)
+	return known
 }
 
 type Computed = Omit<WaitSource, 'plannedMinutes'> & { plannedMinutes?: number }

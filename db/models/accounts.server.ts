@@ -5,6 +5,7 @@ import {
 	type CreationOptional,
 	type InferAttributes,
 	type InferCreationAttributes,
+	type NonAttribute,
 	type Sequelize,
 } from 'sequelize'
 import type { OwnPasteLike } from '../../core/designs/design'
@@ -34,6 +35,7 @@ export class UserModel extends Model<InferAttributes<UserModel>, InferCreationAt
 	declare name: string
 	declare email: string
 	declare passwordHash: string
+	declare studio?: NonAttribute<StudioModel>
 }
 
 export class SignInModel extends Model<InferAttributes<SignInModel>, InferCreationAttributes<SignInModel>> {
@@ -41,6 +43,7 @@ export class SignInModel extends Model<InferAttributes<SignInModel>, InferCreati
 	declare tokenHash: string
 	declare userId: number
 	declare expiresAt: Date
+	declare user?: NonAttribute<UserModel>
 }
 
 /** Registers the models of this file. */
@@ -79,4 +82,6 @@ export function defineAccounts(sequelize: Sequelize): void {
 		},
 		{ sequelize, tableName: 'sign_ins', updatedAt: false },
 	)
+	UserModel.belongsTo(StudioModel, { foreignKey: 'studioId', as: 'studio' })
+	SignInModel.belongsTo(UserModel, { foreignKey: 'userId', as: 'user' })
 }

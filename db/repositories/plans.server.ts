@@ -64,7 +64,8 @@ export function createPlan(
 		)
 		const newest = { where: { studioId, courseId }, attributes: ['id'], order: [['id', 'DESC']] as [string, string][] }
 		const surplus = await PlanModel.findAll({ ...newest, offset: PLANS_KEPT, limit: 100, transaction })
-		await PlanModel.destroy({ where: { studioId, courseId, id: surplus.map((row) => row.id) }, transaction })
+		const gone = surplus.map((row) => row.id)
+		if (gone.length > 0) await PlanModel.destroy({ where: { studioId, courseId, id: gone }, transaction })
 		return id
 	}, within)
 }

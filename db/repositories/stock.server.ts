@@ -57,6 +57,12 @@ export async function readStock(studioId: number): Promise<StoredStock> {
 	}
 }
 
+/** The tools on the shelf alone: what a plan asks for. */
+export async function listTools(studioId: number): Promise<StockItem[]> {
+	const rows = await StockItemModel.findAll({ where: { studioId, kind: 'tool' }, raw: true })
+	return rows.map(({ kind, name, unit, onHand }) => ({ kind, name, unit, onHand: Number(onHand) }))
+}
+
 /** As core reckons with it. */
 export function toStock({ items, suppliers, offers }: StoredStock): Stock {
 	return {

@@ -27,7 +27,11 @@ export async function fuzzPosts(
 		for (let round = 0; round < rounds; round++) {
 			const rng = createRng(seed + round)
 			const { contentType, body } = oddBody(usualBodies(pattern), rng)
-			const init = { method: 'POST', body, headers: contentType === undefined ? {} : { 'Content-Type': contentType } }
+			const init = {
+				method: 'POST',
+				body,
+				headers: new Headers(contentType === undefined ? [] : [['Content-Type', contentType]]),
+			}
 			const answer = await ask(rng() < 0.15 ? nobody : target, path, init)
 			if (isBad(answer)) findings.push({ what: `POST ${path}`, seed: seed + round, detail: tell(answer, body) })
 		}

@@ -10,7 +10,7 @@ import { demoCourse, demoDesign } from '../support/demo-designs'
 import { ask, type Target } from './target'
 
 /** Three designs in six evenings, in a room of their own speed: none is proven in seconds. */
-function hardCourse(k: number): Course {
+export function hardCourse(k: number): Course {
 	const { sessions, ...course } = demoCourse('Magnolia on Thursdays')
 	const [first] = sessions
 	if (!first) throw new Error('the demo course has sessions')

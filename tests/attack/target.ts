@@ -41,7 +41,7 @@ export async function ask(
 	try {
 		const response = await fetch(url + page, {
 			redirect: 'manual',
-			headers: { cookie, ...(headers as Record<string, string>) },
+			headers: withCookie(headers, cookie),
 			signal: AbortSignal.timeout(timeoutMs),
 			...rest,
 		})
@@ -49,6 +49,12 @@ export async function ask(
 	} catch (error) {
 		return { status: 0, text: String(error), ms: performance.now() - began }
 	}
+}
+
+function withCookie(given: HeadersInit | undefined, cookie: string): Headers {
+	const headers = new Headers(given)
+	headers.set('cookie', cookie)
+	return headers
 }
 
 export function postForm(target: Pick<Target, 'url' | 'cookie'>, page: string, fields: Record<string, string>) {

@@ -4,17 +4,20 @@ import { InputError, type FieldProblem } from '../../../core/errors'
 import { predictStages } from '../../../core/drying/predict-stages'
 import { summariseBelief } from '../../../core/drying/pace-belief'
 import { beliefOf } from '../../../core/courses/drying-terms'
+import type { DryingAnswer } from '../../../core/drying/answer-drying'
 import type { Studio } from '../../../db/repositories/accounts.server'
 import { listDryingNotes } from '../../../db/repositories/drying-notes.server'
 import { listDesignOptions } from '../../../db/repositories/designs.server'
 import { askDrying, toQuestion, type Known } from '../../drying/ask-drying'
 import { dryingSchema, type DryingAddress } from '../../drying/drying-address'
+import { remember } from '../../http/remember.server'
 import { readDryingTerms } from '../../plans/plan-terms.server'
 import { STAGE_WORDS } from '../../words/drying'
 import { pieceWords } from './piece-words'
 import { listPieces } from './list-pieces.server'
 
 const MOST_BESIDE = 3
+const rememberAnswer = remember<DryingAnswer>(200)
 
 export async function loadDrying(studio: Studio, search: URLSearchParams) {
 	const [terms, notes, designs] = await Promise.all([
@@ -30,7 +33,7 @@ export async function loadDrying(studio: Studio, search: URLSearchParams) {
 		address,
 		known,
 		problems,
-		answer: isAnswerable ? askDrying(address, known) : undefined,
+		answer: isAnswerable ? rememberAnswer([address, known], () => askDrying(address, known)) : undefined,
 		beside: search
 			.getAll('also')
 			.slice(0, MOST_BESIDE)

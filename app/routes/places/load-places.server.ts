@@ -8,6 +8,7 @@ import { cutOffHumidity } from '../../../core/drying/stages'
 import type { Studio } from '../../../db/repositories/accounts.server'
 import { listPlaces } from '../../../db/repositories/places.server'
 import { readDryingTerms } from '../../plans/plan-terms.server'
+import { remember } from '../../http/remember.server'
 import { readLive } from '../../readings/live-readings.server'
 import { ageWords } from '../../words/readings'
 
@@ -17,6 +18,7 @@ const PETAL: DryingPiece = {
 	body: { type: 'sheet', thicknessMm: 0.7, back: 'ventilated' },
 }
 const MADE_AT = 19 * 60
+const rememberFirm = remember<{ p50?: number; p90?: number }>(500)
 
 export async function loadPlaces(studio: Studio) {
 	const [places, terms] = await Promise.all([listPlaces(studio.id), readDryingTerms(studio)])
@@ -25,7 +27,9 @@ export async function loadPlaces(studio: Studio) {
 	return {
 		places: places.map(({ id, kind, name, climate, movement }) => {
 			const path = { startMinuteOfDay: MADE_AT, stays: [{ hours: Infinity, climate, movement }] }
-			const { p50, p90 } = forecast(PETAL, path, belief, 'firm').stages.firm
+			const { p50, p90 } = rememberFirm([path, terms.observations['gum paste']], () => {
+				return forecast(PETAL, path, belief, 'firm').stages.firm
+			})
 			const reading = live.get(id)
 			const firm: [number, number] | undefined = p50 === undefined || p90 === undefined ? undefined : [p50, p90]
 			return {

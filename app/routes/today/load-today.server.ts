@@ -1,11 +1,10 @@
 /** What the start page says: the next course with what to prepare for it, and the ones after. */
-import { packClassKit } from '../../../core/kits/class-kit'
 import { tellPlan } from '../../../core/courses/plan-story'
 import { listPreparation } from '../../../core/kits/preparation'
 import { daysBetween } from '../../../core/time/calendar'
-import { findNextCourseId, getCourse, listCourses } from '../../../db/repositories/courses.server'
+import { findNextCourseId, listCourses } from '../../../db/repositories/courses.server'
 import type { Studio } from '../../../db/repositories/accounts.server'
-import { readPlan } from '../../plans/read-plan.server'
+import { readKit } from '../../kits/read-kit.server'
 
 const OTHERS_SHOWN = 6
 
@@ -21,13 +20,10 @@ export async function loadToday(studio: Studio, date: string) {
 }
 
 async function loadNext(studio: Studio, courseId: number, date: string) {
-	const course = await getCourse(studio.id, courseId)
-	const { coursePlan, designs, isOutdated } = await readPlan(studio, course)
+	const { course, coursePlan, kit, state } = await readKit(studio, courseId)
 	const { compiled, plan } = coursePlan
 	const session = course.sessions.findIndex((candidate) => candidate.date >= date)
 	const story = plan && tellPlan(compiled, plan, coursePlan.course.sessions)
-	const kit =
-		plan && packClassKit(course, designs, { compiled, plan, studio: { stockLengthsMm: studio.wireLengthsMm } })
 	const next = course.sessions[session]
 	return {
 		id: course.id,
@@ -37,7 +33,7 @@ async function loadNext(studio: Studio, courseId: number, date: string) {
 		sessionCount: course.sessions.length,
 		session: next,
 		daysAway: next ? daysBetween(date, next.date) : 0,
-		isOutdated,
+		isOutdated: state.isOutdated,
 		story,
 		preparation: story && kit ? listPreparation(story, kit) : undefined,
 	}

@@ -53,6 +53,8 @@ const LEVELS = ['valueLost', 'prepMinutes', 'finish', 'waiting', 'splits'] as co
 
 /** Schedules for the first plan: about 30 samples and some mending. */
 const FIRST_TASK_SCHEDULES = 6000
+/** The same where somebody waits and nothing is searched afterwards. */
+const QUICK_TASK_SCHEDULES = 1500
 
 /** @throws {RangeError} the instance has problems; see `validateInstance` */
 export function planExactly(instance: Instance, terms: ExactTerms = {}): ExactPlan {
@@ -108,7 +110,8 @@ class ExactSearch {
 
 	#startQuickly(): void {
 		if (this.#terms.start) this.#offer(this.#terms.start)
-		const schedules = Math.ceil(FIRST_TASK_SCHEDULES / Math.max(25, this.#normal.tasks.length))
+		const effort = this.#terms.nodes === 0 ? QUICK_TASK_SCHEDULES : FIRST_TASK_SCHEDULES
+		const schedules = Math.ceil(effort / Math.max(25, this.#normal.tasks.length))
 		const { plan } = planQuickly(this.#instance, { seed: this.#terms.seed, schedules })
 		if (plan) this.#offer(plan)
 	}
