@@ -1,8 +1,8 @@
 import { startTransition, StrictMode } from 'react'
 import { hydrateRoot } from 'react-dom/client'
 import { HydratedRouter } from 'react-router/dom'
-import { noteEarlyTyping } from './early-typing'
-import { NonceContext } from './theme/nonce'
+import { noteEarlyTyping } from './shared/early-typing'
+import { NonceContext } from './shared/theme/nonce'
 
 const nonce = document.querySelector<HTMLScriptElement>('script[nonce]')?.nonce || undefined
 

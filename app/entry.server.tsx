@@ -5,9 +5,9 @@ import { PassThrough } from 'node:stream'
 import { renderToPipeableStream } from 'react-dom/server'
 import { ServerRouter, type EntryContext, type RouterContextProvider } from 'react-router'
 import { openDatabase } from '../db/connection.server'
-import { nonceContext } from './http/contexts'
-import { log } from './http/log.server'
-import { NonceContext } from './theme/nonce'
+import { nonceContext } from './shared/http/contexts'
+import { log } from './shared/http/log.server'
+import { NonceContext } from './shared/theme/nonce'
 
 const RENDER_TIMEOUT_MS = 10_000
 /** After so long it is worth a second try where the database was away or too much was asked, s. */

@@ -10,15 +10,15 @@ import {
 	ScrollRestoration,
 	useRouteError,
 } from 'react-router'
-import { Wordmark } from './components/wordmark'
-import { enterEarlyTyping, HOLD_BACK } from './early-typing'
+import { Wordmark } from './shared/components/wordmark'
+import { enterEarlyTyping, HOLD_BACK } from './shared/early-typing'
 import antdStyles from './generated/antd.css?url'
-import { NonceContext } from './theme/nonce'
-import { theme } from './theme/theme'
+import { NonceContext } from './shared/theme/nonce'
+import { theme } from './shared/theme/theme'
 import displayFont from '@fontsource-variable/fraunces/files/fraunces-latin-wght-normal.woff2?url'
 import textFont from '@fontsource-variable/figtree/files/figtree-latin-wght-normal.woff2?url'
-import './theme/tokens.css'
-import './theme/base.css'
+import './shared/theme/tokens.css'
+import './shared/theme/base.css'
 
 export function links() {
 	const font = { rel: 'preload', as: 'font', type: 'font/woff2', crossOrigin: 'anonymous' } as const

@@ -1,9 +1,9 @@
 /** What a plan was made from, in short: two equal fingerprints mean equal inputs. */
 import { createHash } from 'node:crypto'
-import type { Course } from '../core/courses/course'
-import { roomOf, storeOf, type PlanTerms } from '../core/courses/drying-terms'
-import { toSessionSpans } from '../core/courses/session-windows'
-import type { Design } from '../core/designs/design'
+import type { Course } from '../core/course/course'
+import { roomOf, storeOf, type PlanTerms } from '../core/plan/compile/drying-terms'
+import { toSessionSpans } from '../core/plan/compile/session-windows'
+import type { Design } from '../core/design/design'
 import { NO_ZONE } from '../core/time/zone'
 
 /** Raised when the same inputs would be planned otherwise: older plans then show as outdated. */

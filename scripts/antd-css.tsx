@@ -4,7 +4,7 @@ import * as antd from 'antd'
 import { ConfigProvider } from 'antd'
 import { mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs'
 import path from 'node:path'
-import { theme } from '../app/theme/theme'
+import { theme } from '../app/shared/theme/theme'
 
 const root = path.resolve(import.meta.dirname, '..')
 

@@ -4,7 +4,7 @@ import { FIRST_BELIEF } from '../core/drying/pace-belief'
 import { predictStages } from '../core/drying/predict-stages'
 import { byStage } from '../core/drying/stages'
 import { neededHumidity } from '../core/drying/what-helps'
-import { readDryingRequest } from '../exchange/drying-request'
+import { readDryingRequest } from '../exchange/drying/drying-request'
 import { runDoor } from './json-door'
 
 runDoor('dry', ['file.json'], ([document]) => {

@@ -1,11 +1,11 @@
 /** `npm run -s kit -- course.json`: kits, totals, cutting plans, sheets, tools and shopping of a course, as JSON. */
-import { planCourse, resolveCourse } from '../core/courses/plan-course'
-import { ORDINARY_TERMS } from '../core/courses/drying-terms'
+import { planCourse, resolveCourse } from '../core/plan/plan-course'
+import { ORDINARY_TERMS } from '../core/plan/compile/drying-terms'
 import { addDays } from '../core/time/calendar'
-import { packClassKit } from '../core/kits/class-kit'
-import { listNeeds, listShopping } from '../core/kits/shopping-list'
-import { offcutsOf, ownedToolsOf } from '../core/kits/stock'
-import { readCourseDocument } from '../exchange/course-document'
+import { packClassKit } from '../core/kit/class-kit'
+import { listNeeds, listShopping } from '../core/kit/shopping-list'
+import { offcutsOf, ownedToolsOf } from '../core/kit/stock'
+import { readCourseDocument } from '../exchange/course/course-document'
 import { InputError } from '../core/errors'
 import { runDoor } from './json-door'
 

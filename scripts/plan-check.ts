@@ -1,5 +1,5 @@
 /** `npm run -s plan:check -- instance.json plan.json`: judges a plan and prints `{ ok, errors, objective }`. */
-import { checkPlan } from '../core/planning/checker/check-plan'
+import { checkPlan } from '../core/plan/checker/check-plan'
 import { readInstance, readPlan } from '../exchange/read-document'
 import { runDoor, unwrap } from './json-door'
 

@@ -3,7 +3,7 @@
  * `{ status, objective, proven, bounds, plan, ms, nodes }`.
  */
 import { parseArgs } from 'node:util'
-import { planExactly } from '../core/planning/exact/plan-exactly'
+import { planExactly } from '../core/plan/exact/plan-exactly'
 import { readInstance } from '../exchange/read-document'
 import { runDoor, unwrap, UsageError } from './json-door'
 

@@ -1,5 +1,5 @@
 /** `npm run sensor -- [port] [seed]`: the stand-in for a room sensor as a process of its own, on loopback. */
-import { demoZone, wallNow } from '../app/http/studio-clock.server'
+import { demoZone, wallNow } from '../app/shared/http/studio-clock.server'
 import { USUAL_ROOM } from '../core/readings/simulated-room'
 import { createSensor } from '../server/sensor'
 

@@ -12,17 +12,17 @@ import path from 'node:path'
 import { pinoHttp } from 'pino-http'
 import { RouterContextProvider } from 'react-router'
 import * as build from 'virtual:react-router/server-build'
-import { addressContext } from '../app/http/client-address.server'
-import { nonceContext } from '../app/http/contexts'
-import { briefError, log } from '../app/http/log.server'
-import { useSolverThreads } from '../app/solving/solver-pool.server'
+import { addressContext } from '../app/shared/http/client-address.server'
+import { nonceContext } from '../app/shared/http/contexts'
+import { briefError, log } from '../app/shared/http/log.server'
+import { useSolverThreads } from '../app/plan/solving/solver-pool.server'
 import { isDatabaseAlive } from '../db/connection.server'
 
 export { closeDatabase } from '../db/connection.server'
-export { closeSolver } from '../app/solving/solver-pool.server'
+export { closeSolver } from '../app/plan/solving/solver-pool.server'
 export { prepareDatabase } from './prepare-database'
 export { createSensor } from './sensor'
-export { demoZone, today, wallNow } from '../app/http/studio-clock.server'
+export { demoZone, today, wallNow } from '../app/shared/http/studio-clock.server'
 
 /** Nothing of ours is larger; what a route takes in is its own business (`readBody`). */
 const MOST_BYTES = 6 * 1024 * 1024

@@ -1,5 +1,5 @@
 /** What the database needs before the first request: its tables, and the demo while it has no studio. */
-import { demoZone, today } from '../app/http/studio-clock.server'
+import { demoZone, today } from '../app/shared/http/studio-clock.server'
 import { openDatabase } from '../db/connection.server'
 import { DEMO_EMAIL, loadDemo } from '../db/load-demo.server'
 import { migrate, type MigrationTerms } from '../db/migrate.server'

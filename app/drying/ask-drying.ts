@@ -1,10 +1,10 @@
 /** An address asked: its piece and way of drying put together and answered, the same on the server and in a worker. */
-import { beliefOf, type DryingTerms } from '../../core/courses/drying-terms'
+import { beliefOf, type DryingTerms } from '../../core/plan/compile/drying-terms'
 import { answerDrying, type DryingAnswer, type DryingQuestion } from '../../core/drying/answer-drying'
 import type { Air, Climate, DryingPath, Stay } from '../../core/drying/climate'
 import { airAt } from '../../core/drying/climate'
 import type { AirMovement } from '../../core/drying/air-film'
-import { pieceOfPart } from '../../core/drying/piece-of-part'
+import { pieceOfPart } from '../../core/design/piece-of-part'
 import { takeOffFormer, turnOver } from '../../core/drying/what-helps'
 import { InputError } from '../../core/errors'
 import { partOf, type DryingAddress } from './drying-address'

@@ -1,9 +1,9 @@
 /** A question about drying as an address holds it: a piece, where it dries, and when it is wanted. */
 import { mixed, number, object, string, type InferType } from 'yup'
-import { DRYING_STAGES, type BackFace, type DryingStage, type Paste } from '../../core/designs/design'
+import { DRYING_STAGES, type BackFace, type DryingStage, type Paste } from '../../core/design/design'
 import { AIR_MOVEMENTS, type AirMovement } from '../../core/drying/air-film'
 import { PASTE_TERMS } from '../../core/drying/paste-terms'
-import type { DriedPart } from '../../core/drying/piece-of-part'
+import type { DriedPart } from '../../core/design/piece-of-part'
 import { BACK_FACTORS } from '../../core/drying/drying-piece'
 
 export const SHAPES = ['sheet', 'ball', 'cone', 'drop', 'cylinder', 'moulded'] as const

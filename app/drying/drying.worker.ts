@@ -1,6 +1,6 @@
 /** Drying reckoned beside the page: answers, and the map of humidity and temperature with its progress. */
 import { expose } from 'comlink'
-import { beliefOf } from '../../core/courses/drying-terms'
+import { beliefOf } from '../../core/plan/compile/drying-terms'
 import { createDryingTable, type DryingTable } from '../../core/drying/drying-table'
 import type { DryingPiece } from '../../core/drying/drying-piece'
 import { mapHours, solvedHours, type MapRow } from '../../core/drying/humidity-map'

@@ -1,5 +1,5 @@
 /** Everything that is to be said of one piece on one way of drying: when, how sure, why so slow, and what would help. */
-import type { DryingStage } from '../designs/design'
+import type { DryingStage } from '../design/design'
 import type { DryingPath } from './climate'
 import type { DryingPiece } from './drying-piece'
 import { followDrying, type DryingCourse } from './follow-drying'

@@ -2,7 +2,7 @@
  * What is known of each paste. Allergens are usual ones (common practice, no source): the label of what is bought has
  * the last word.
  */
-import type { Allergen, Paste } from '../designs/design'
+import type { Allergen, Paste } from '../design/design'
 
 /** g/cm³, of gum paste and sugarpaste alike; from memory, a setting. */
 export const PASTE_DENSITY_G_PER_CM3 = 1.38

@@ -1,7 +1,7 @@
 /** Everything that two windows may change has a version or a time; a studio has a time zone; wrong passwords are counted here. */
 import { DataTypes, QueryTypes, type QueryInterface } from 'sequelize'
-import { makeCard } from '../../core/designs/design-card'
-import type { Design } from '../../core/designs/design'
+import { makeCard } from '../../core/design/design-card'
+import type { Design } from '../../core/design/design'
 import { ensureColumn, ensureIndex } from '../repeatable'
 
 const version = { type: DataTypes.INTEGER.UNSIGNED, allowNull: false, defaultValue: 1 }

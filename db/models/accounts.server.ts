@@ -8,8 +8,8 @@ import {
 	type NonAttribute,
 	type Sequelize,
 } from 'sequelize'
-import type { OwnPasteLike } from '../../core/designs/design'
-import type { KitTerms } from '../../core/kits/kit-terms'
+import type { OwnPasteLike } from '../../core/design/design'
+import type { KitTerms } from '../../core/kit/kit-terms'
 import type { UnitSystem } from '../../core/materials/units'
 import type { GaugeStandard } from '../../core/materials/wire-gauge'
 

@@ -8,9 +8,9 @@ import {
 	type NonAttribute,
 	type Sequelize,
 } from 'sequelize'
-import type { Break, Pace, PlanFor } from '../../core/courses/course'
-import type { CourseMoney } from '../../core/kits/price-course'
-import type { Picks } from '../../core/designs/resolve-design'
+import type { Break, Pace, PlanFor } from '../../core/course/course'
+import type { CourseMoney } from '../../core/kit/price-course'
+import type { Picks } from '../../core/design/resolve-design'
 
 export class CourseModel extends Model<InferAttributes<CourseModel>, InferCreationAttributes<CourseModel>> {
 	declare id: CreationOptional<number>

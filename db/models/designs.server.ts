@@ -7,8 +7,8 @@ import {
 	type InferCreationAttributes,
 	type Sequelize,
 } from 'sequelize'
-import type { Design, DesignKind } from '../../core/designs/design'
-import type { DesignCard } from '../../core/designs/design-card'
+import type { Design, DesignKind } from '../../core/design/design'
+import type { DesignCard } from '../../core/design/design-card'
 
 export class DesignModel extends Model<InferAttributes<DesignModel>, InferCreationAttributes<DesignModel>> {
 	declare id: CreationOptional<number>

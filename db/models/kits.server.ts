@@ -7,11 +7,11 @@ import {
 	type InferCreationAttributes,
 	type Sequelize,
 } from 'sequelize'
-import type { Pace } from '../../core/courses/course'
-import type { Allergen } from '../../core/designs/design'
-import type { AmountUnit } from '../../core/kits/bill'
-import type { StockKind } from '../../core/kits/stock'
-import type { Diet } from '../../core/kits/student'
+import type { Pace } from '../../core/course/course'
+import type { Allergen } from '../../core/design/design'
+import type { AmountUnit } from '../../core/kit/bill'
+import type { StockKind } from '../../core/kit/stock'
+import type { Diet } from '../../core/kit/student'
 
 export class StudentModel extends Model<InferAttributes<StudentModel>, InferCreationAttributes<StudentModel>> {
 	declare id: CreationOptional<number>

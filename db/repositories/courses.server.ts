@@ -1,9 +1,9 @@
 /** A studio's courses, each with its designs and sessions. */
 import { QueryTypes, type Transaction } from 'sequelize'
-import type { Course } from '../../core/courses/course'
+import type { Course } from '../../core/course/course'
 import { ConflictError, InputError, NotFoundError } from '../../core/errors'
-import { NO_MONEY, type CourseMoney } from '../../core/kits/price-course'
-import type { ExactPlan } from '../../core/planning/exact/plan-exactly'
+import { NO_MONEY, type CourseMoney } from '../../core/kit/price-course'
+import type { ExactPlan } from '../../core/plan/exact/plan-exactly'
 import { getDatabase, writing } from '../connection.server'
 import { CourseDesignModel, CourseModel, CourseSessionModel } from '../models/courses.server'
 import { StudentModel } from '../models/kits.server'

@@ -1,8 +1,8 @@
 /** A studio's designs: the newest version of each, and every older one. */
 import { Op, QueryTypes, UniqueConstraintError, type Transaction, type WhereOptions } from 'sequelize'
-import type { Choice, Design, DesignKind } from '../../core/designs/design'
-import { makeCard, type DesignCard } from '../../core/designs/design-card'
-import type { DesignFilter } from '../../core/designs/design-filter'
+import type { Choice, Design, DesignKind } from '../../core/design/design'
+import { makeCard, type DesignCard } from '../../core/design/design-card'
+import type { DesignFilter } from '../../core/design/design-filter'
 import { ConflictError, NotFoundError } from '../../core/errors'
 import { getDatabase, writing } from '../connection.server'
 import { CourseDesignModel, CourseModel } from '../models/courses.server'

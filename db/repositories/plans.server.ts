@@ -1,5 +1,5 @@
 /** Plans made for courses: kept as they were made, newest first, never overwritten. */
-import type { CoursePlan } from '../../core/courses/plan-course'
+import type { CoursePlan } from '../../core/plan/plan-course'
 import { NotFoundError } from '../../core/errors'
 import type { Transaction } from 'sequelize'
 import { inTransaction } from '../connection.server'

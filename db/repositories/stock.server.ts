@@ -1,7 +1,7 @@
 /** A studio's shelf, the suppliers, and what they offer. Every line has a version: who changes an older one is told. */
 import { UniqueConstraintError, type ModelStatic, type Transaction } from 'sequelize'
 import { ConflictError, NotFoundError } from '../../core/errors'
-import { PER_UNIT, stockKey, UNIT_WORDS, type Stock, type StockItem } from '../../core/kits/stock'
+import { PER_UNIT, stockKey, UNIT_WORDS, type Stock, type StockItem } from '../../core/kit/stock'
 import type { Supplier } from '../../core/materials/buying/plan-orders'
 import { inTransaction, writing } from '../connection.server'
 import { OfferModel, StockItemModel, SupplierModel } from '../models/kits.server'

@@ -1,7 +1,7 @@
 /** The people of a course: kept as one list with a version of its own, and deleted as one. */
 import type { Transaction } from 'sequelize'
 import { ConflictError, InputError } from '../../core/errors'
-import type { Student } from '../../core/kits/student'
+import type { Student } from '../../core/kit/student'
 import { inTransaction } from '../connection.server'
 import type { CourseModel } from '../models/courses.server'
 import { StudentModel } from '../models/kits.server'

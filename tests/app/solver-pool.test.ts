@@ -1,10 +1,10 @@
 import path from 'node:path'
 import { afterEach, beforeEach, describe, expect, test } from 'vitest'
-import type { SolverJob } from '../../app/solving/solver-job'
-import { FairQueue } from '../../app/solving/fair-queue'
-import { closeSolver, solve, useSolverThreads } from '../../app/solving/solver-pool.server'
+import type { SolverJob } from '../../app/plan/solving/solver-job'
+import { FairQueue } from '../../app/plan/solving/fair-queue'
+import { closeSolver, solve, useSolverThreads } from '../../app/plan/solving/solver-pool.server'
 import { BusyError, InputError } from '../../core/errors'
-import { ORDINARY_TERMS } from '../../core/courses/drying-terms'
+import { ORDINARY_TERMS } from '../../core/plan/compile/drying-terms'
 import { demoCourse, demoDesign } from '../support/demo-designs'
 
 const ECHO = path.resolve(import.meta.dirname, '../fixtures/echo.worker.mjs')

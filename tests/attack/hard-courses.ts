@@ -2,7 +2,7 @@
 import { inTransaction } from '../../db/connection.server'
 import { createCourse } from '../../db/repositories/courses.server'
 import { createDesign } from '../../db/repositories/designs.server'
-import type { Course } from '../../core/courses/course'
+import type { Course } from '../../core/course/course'
 import { createStudio } from '../../db/repositories/accounts.server'
 import { hashPassword } from '../../db/password-hash.server'
 import { fetchCookie } from '../../scripts/machine/running-app.mjs'

@@ -1,7 +1,7 @@
 /** Fills the demo's studio to 50 courses and so many designs (20 unless told), a very large one among them. */
-import { ORDINARY_TERMS } from '../../core/courses/drying-terms'
+import { ORDINARY_TERMS } from '../../core/plan/compile/drying-terms'
 import { listPlaces } from '../../db/repositories/places.server'
-import { planCourse } from '../../core/courses/plan-course'
+import { planCourse } from '../../core/plan/plan-course'
 import { closeDatabase, inTransaction } from '../../db/connection.server'
 import { fingerprintOf } from '../../db/fingerprint.server'
 import { DEMO_EMAIL } from '../../db/load-demo.server'

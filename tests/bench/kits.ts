@@ -1,8 +1,8 @@
 /** Speed of the kits of a large course, of a nested sheet, and of a pooled cutting plan. */
-import { planCourse, resolveCourse } from '../../core/courses/plan-course'
-import { packClassKit } from '../../core/kits/class-kit'
-import { USUAL_KIT_TERMS } from '../../core/kits/kit-terms'
-import { listNeeds } from '../../core/kits/shopping-list'
+import { planCourse, resolveCourse } from '../../core/plan/plan-course'
+import { packClassKit } from '../../core/kit/class-kit'
+import { USUAL_KIT_TERMS } from '../../core/kit/kit-terms'
+import { listNeeds } from '../../core/kit/shopping-list'
 import { cutWires } from '../../core/materials/cutting-plan'
 import { HEXAGONAL_DENSITY, nestOutline, toCutPiece } from '../../core/materials/sheets/nest-pieces'
 import { cutOutline } from '../../core/outlines/families'

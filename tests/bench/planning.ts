@@ -1,8 +1,8 @@
 /** The exact planner on the reference instances and on classes of 40 and 150 tasks; the checker's speed. */
-import { checkPlan } from '../../core/planning/checker/check-plan'
-import { planExactly, type ExactPlan } from '../../core/planning/exact/plan-exactly'
-import type { Instance } from '../../core/planning/instance'
-import { compareObjectives, type ObjectiveLevel } from '../../core/planning/objective'
+import { checkPlan } from '../../core/plan/checker/check-plan'
+import { planExactly, type ExactPlan } from '../../core/plan/exact/plan-exactly'
+import type { Instance } from '../../core/plan/problem/instance'
+import { compareObjectives, type ObjectiveLevel } from '../../core/plan/problem/objective'
 import { betterPlanModel } from '../support/better-plan-model'
 import { classInstance } from '../support/class-instance'
 import { askMiniZinc } from '../support/minizinc'

@@ -1,7 +1,7 @@
 import { beforeAll, beforeEach, describe, expect, test } from 'vitest'
-import { ORDINARY_TERMS } from '../../core/courses/drying-terms'
+import { ORDINARY_TERMS } from '../../core/plan/compile/drying-terms'
 import { ORDINARY_PLACE } from '../../core/drying/place'
-import { planCourse } from '../../core/courses/plan-course'
+import { planCourse } from '../../core/plan/plan-course'
 import { ConflictError, NotFoundError } from '../../core/errors'
 import { inTransaction } from '../../db/connection.server'
 import { fingerprintOf } from '../../db/fingerprint.server'
@@ -23,8 +23,8 @@ import {
 	listDocuments,
 	updateDesign,
 } from '../../db/repositories/designs.server'
-import type { Design } from '../../core/designs/design'
-import type { DesignFilter } from '../../core/designs/design-filter'
+import type { Design } from '../../core/design/design'
+import type { DesignFilter } from '../../core/design/design-filter'
 import { createPlan, findNewestPlan } from '../../db/repositories/plans.server'
 import { demoCourse, demoDesign } from '../support/demo-designs'
 import { foundStudio, freshDatabase, type TestStudio } from '../support/studios'

@@ -1,5 +1,5 @@
 import { beforeAll, expect, test } from 'vitest'
-import { checkPlan } from '../../core/planning/checker/check-plan'
+import { checkPlan } from '../../core/plan/checker/check-plan'
 import { DEMO_EMAIL, demoCourses, loadDemo } from '../../db/load-demo.server'
 import { findUserByPassword, isEmpty } from '../../db/repositories/accounts.server'
 import { getCourse, listCourses } from '../../db/repositories/courses.server'

@@ -1,6 +1,6 @@
 import { beforeAll, beforeEach, describe, expect, test } from 'vitest'
 import { ConflictError, InputError, NotFoundError } from '../../core/errors'
-import { NO_MONEY } from '../../core/kits/price-course'
+import { NO_MONEY } from '../../core/kit/price-course'
 import { inTransaction } from '../../db/connection.server'
 import {
 	createCourse,

@@ -2,8 +2,8 @@
  * The class-plan problem in the MiniZinc language, unit by unit: is there a plan that is better than a given vector?
  * Written from the definition, without a look at the product's model: units instead of runs, no bounds, no tricks.
  */
-import type { Arc, Instance, Task, Window } from '../../core/planning/instance'
-import { OBJECTIVE_LEVELS, type Objective } from '../../core/planning/objective'
+import type { Arc, Instance, Task, Window } from '../../core/plan/problem/instance'
+import { OBJECTIVE_LEVELS, type Objective } from '../../core/plan/problem/objective'
 
 /**
  * @param extension - minutes by which the last window closes later

@@ -1,8 +1,8 @@
 /** The best plan of a tiny instance by trying all of them; judged by the checker alone. */
-import { checkPlan } from '../../core/planning/checker/check-plan'
-import type { Instance, Task } from '../../core/planning/instance'
-import { compareObjectives, type Objective } from '../../core/planning/objective'
-import type { Placement, Plan, Run } from '../../core/planning/plan'
+import { checkPlan } from '../../core/plan/checker/check-plan'
+import type { Instance, Task } from '../../core/plan/problem/instance'
+import { compareObjectives, type Objective } from '../../core/plan/problem/objective'
+import type { Placement, Plan, Run } from '../../core/plan/problem/plan'
 
 /** More plans than this are not tried: the instance is not tiny. */
 const MAX_PLANS = 2_500

@@ -1,6 +1,6 @@
 /** Instances with the structure of a real class: chains of parts that meet in an assembly, in evenings a week apart. */
 import { createRng, type Rng } from '../../core/random'
-import type { Arc, Instance, Task, Window } from '../../core/planning/instance'
+import type { Arc, Instance, Task, Window } from '../../core/plan/problem/instance'
 
 const STEPS_PER_PART = 4
 const WEEK = 7 * 1440

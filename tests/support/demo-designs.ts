@@ -1,8 +1,8 @@
 /** The demo's designs and courses, read as the product reads them. For tests of the product, not of facts of the trade. */
 import { readdirSync, readFileSync } from 'node:fs'
 import path from 'node:path'
-import type { Course } from '../../core/courses/course'
-import type { Design } from '../../core/designs/design'
+import type { Course } from '../../core/course/course'
+import type { Design } from '../../core/design/design'
 import { demoCourses } from '../../db/load-demo.server'
 import { readDesign } from '../../exchange/read-document'
 

@@ -1,9 +1,9 @@
 /** Kits of the demo's courses. For tests of the product, not of facts of the trade. */
-import type { Course } from '../../core/courses/course'
-import { planCourse, resolveCourse } from '../../core/courses/plan-course'
-import { tellPlan } from '../../core/courses/plan-story'
-import { packClassKit, type KitStudio } from '../../core/kits/class-kit'
-import type { Student } from '../../core/kits/student'
+import type { Course } from '../../core/course/course'
+import { planCourse, resolveCourse } from '../../core/plan/plan-course'
+import { tellPlan } from '../../core/plan/tell/plan-story'
+import { packClassKit, type KitStudio } from '../../core/kit/class-kit'
+import type { Student } from '../../core/kit/student'
 import { demoCourse, demoDesign } from './demo-designs'
 
 export function makeStudent(terms: Partial<Student> = {}): Student {

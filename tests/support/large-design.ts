@@ -1,4 +1,4 @@
-import type { Design, Need } from '../../core/designs/design'
+import type { Design, Need } from '../../core/design/design'
 import { makeDesign, makePart, makeStep } from './make-design'
 
 /** As large as a design may reasonably get: 30 parts with four steps each. */

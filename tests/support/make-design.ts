@@ -6,7 +6,7 @@ import {
 	type Need,
 	type Part,
 	type Step,
-} from '../../core/designs/design'
+} from '../../core/design/design'
 
 export function makeDesign(terms: Partial<Design> & Pick<Design, 'parts' | 'steps'>): Design {
 	return {

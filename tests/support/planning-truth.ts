@@ -1,6 +1,6 @@
 /** Checks of the exact planner that know nothing of how it works: enumeration, and a general constraint solver. */
-import { planExactly } from '../../core/planning/exact/plan-exactly'
-import type { Instance } from '../../core/planning/instance'
+import { planExactly } from '../../core/plan/exact/plan-exactly'
+import type { Instance } from '../../core/plan/problem/instance'
 import { betterPlanModel } from './better-plan-model'
 import { bestByEnumeration } from './brute-force'
 import { askMiniZinc } from './minizinc'

@@ -1,6 +1,6 @@
 /** Random planning instances with every feature of the model, by seed. */
 import { createRng, type Rng } from '../../core/random'
-import type { AllowedPlace, Arc, HomeWindow, Instance, Task, Window } from '../../core/planning/instance'
+import type { AllowedPlace, Arc, HomeWindow, Instance, Task, Window } from '../../core/plan/problem/instance'
 
 export interface InstanceShape {
 	taskCount: number

@@ -1,9 +1,9 @@
 /** Planning instances with proven vectors: the folder of checks beside the project, if it is there. */
 import { existsSync, readdirSync, readFileSync } from 'node:fs'
 import path from 'node:path'
-import type { Instance } from '../../core/planning/instance'
-import type { Objective } from '../../core/planning/objective'
-import type { Plan } from '../../core/planning/plan'
+import type { Instance } from '../../core/plan/problem/instance'
+import type { Objective } from '../../core/plan/problem/objective'
+import type { Plan } from '../../core/plan/problem/plan'
 
 export interface ReferenceInstance {
 	file: string

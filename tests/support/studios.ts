@@ -1,6 +1,6 @@
 /** Studios in the tests' database, each test with its own. */
 import { RouterContextProvider } from 'react-router'
-import { memberContext } from '../../app/http/contexts'
+import { memberContext } from '../../app/shared/http/contexts'
 import { closeDatabase, inTransaction, openDatabase } from '../../db/connection.server'
 import { migrate } from '../../db/migrate.server'
 import { createSignIn, createStudio, findMember, type Member } from '../../db/repositories/accounts.server'

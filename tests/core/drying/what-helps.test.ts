@@ -3,10 +3,10 @@ import { isSteady, meanAir } from '../../../core/drying/climate'
 import { CLIMATE_PRESETS } from '../../../core/drying/climate-presets'
 import { mapHours, MAP_HUMIDITIES, MAP_TEMPERATURES_C, solvedHours } from '../../../core/drying/humidity-map'
 import { FIRST_BELIEF, timesModel } from '../../../core/drying/pace-belief'
-import { pieceOfPart } from '../../../core/drying/piece-of-part'
+import { pieceOfPart } from '../../../core/design/piece-of-part'
 import { predictStages } from '../../../core/drying/predict-stages'
 import { findWhatHelps, findWhatSlows, neededHumidity, takeOffFormer, turnOver } from '../../../core/drying/what-helps'
-import type { PartForm } from '../../../core/designs/design'
+import type { PartForm } from '../../../core/design/design'
 import { ball, room, sheet } from '../../support/dry-piece'
 
 describe('what helps', () => {

@@ -1,0 +1,60 @@
+/** The course as its form sends it: here its shape; what is right of it is core's, and both sides ask that. */
+import { array, mixed, number, object, string, ValidationError } from 'yup'
+import { PACES, PLAN_FOR, type Course } from '../../../core/course/course'
+import { SPARE_CONFIDENCES, validateCourse } from '../../../core/course/validate-course'
+import { rowId, rowVersion } from '../../shared/schemas/row-version'
+
+const whole = (label: string) =>
+	number().typeError(`${label} is a number`).required(`${label} is missing`).integer(`${label} is a whole number`)
+
+/** A place of the studio; none: the first of its kind. Forms say null for none. */
+const placeId = () => rowId().transform((value: unknown) => (value === null ? undefined : value))
+
+const sessionShape = object({
+	date: string().required('The date is missing'),
+	startMin: whole('The start'),
+	endMin: whole('The end'),
+	setUpMinutes: whole('Setting up'),
+	clearAwayMinutes: whole('Clearing away'),
+	breaks: array(object({ startMin: whole('The start of the break'), minutes: whole('The break') }).noUnknown()).default(
+		[],
+	),
+	roomId: placeId(),
+}).noUnknown()
+
+const courseShape = object({
+	name: string().trim().required('Give the course a name'),
+	studentCount: whole('The number of students'),
+	pace: mixed<Course['pace']>().oneOf(PACES, 'Choose a pace').required('Choose a pace'),
+	planFor: mixed<Course['planFor']>().oneOf(PLAN_FOR, 'Choose whom to plan for').required('Choose whom to plan for'),
+	spareConfidence: number().oneOf(SPARE_CONFIDENCES, 'Choose one of the three').required('Choose how sure'),
+	demoFlowers: whole('The number to show'),
+	homeworkMinutes: whole('Homework'),
+	designs: array(
+		object({
+			designId: string().required('Choose a design'),
+			flowersPerStudent: whole('The number of pieces'),
+			picks: mixed<Record<string, string>>()
+				.default({})
+				.test('picks', 'Choose one of the options', (value) => value === undefined || isRecordOfText(value)),
+		}).noUnknown(),
+	).required(),
+	storeId: placeId(),
+	sessions: array(sessionShape).required(),
+})
+
+export const courseSchema = courseShape
+	.test('course', (value, { createError }) => {
+		// Of another shape, the fields themselves say what is wrong.
+		if (!courseShape.isValidSync(value)) return true
+		const problems = validateCourse(value as Course).map(({ path, message }) => createError({ path, message }))
+		return problems.length === 0 || new ValidationError(problems)
+	})
+	.noUnknown()
+
+/** A change of a stored course: it says which version was read. */
+export const courseChangeSchema = courseSchema.shape({ version: rowVersion() })
+
+function isRecordOfText(value: unknown): boolean {
+	return typeof value === 'object' && value !== null && Object.values(value).every((text) => typeof text === 'string')
+}

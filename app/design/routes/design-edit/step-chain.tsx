@@ -1,0 +1,98 @@
+import { closestCenter, DndContext, KeyboardSensor, PointerSensor, useSensor, useSensors } from '@dnd-kit/core'
+import {
+	horizontalListSortingStrategy,
+	SortableContext,
+	sortableKeyboardCoordinates,
+	useSortable,
+} from '@dnd-kit/sortable'
+import { CSS } from '@dnd-kit/utilities'
+import { Fragment, useId, useMemo } from 'react'
+import type { Design, Step } from '../../../../core/design/design'
+import { holdsUnder } from '../../../../core/design/edits/conditions'
+import { addStep, moveStep } from '../../../../core/design/edits/edit-steps'
+import { NeedWords } from '../../components/step-chain/need-words'
+import { useEditing, type Selection } from './editing'
+import { settleStep } from './settle'
+
+interface StepChainProps {
+	/** Undefined: the assembly. */
+	partId: string | undefined
+	steps: readonly Step[]
+	design: Design
+	selection: Selection
+}
+
+/** The steps of one part in their order, with what stands between them. */
+export function StepChain({ partId, steps, design, selection }: StepChainProps) {
+	const { change, select, scope } = useEditing()
+	const id = useId()
+	const sensors = useSensors(
+		useSensor(PointerSensor, { activationConstraint: { distance: 6 } }),
+		useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
+	)
+	const key = steps
+		.filter(({ when }) => holdsUnder(scope.picks, when))
+		.map((step) => step.id)
+		.join(' ')
+	const items = useMemo(() => key.split(' '), [key])
+	const shown = steps.filter(({ when }) => holdsUnder(scope.picks, when))
+	const addHere = () =>
+		change((before) => {
+			const after = addStep(before, partId)
+			const added = after.steps.find((step) => !before.steps.some((other) => other.id === step.id))
+			if (added) select({ type: 'step', id: added.id })
+			return after
+		})
+	return (
+		<DndContext
+			id={id}
+			sensors={sensors}
+			collisionDetection={closestCenter}
+			onDragEnd={({ active, over }) => {
+				const to = steps.findIndex((step) => step.id === over?.id)
+				if (over && to >= 0 && active.id !== over.id) change((before) => moveStep(before, String(active.id), to))
+			}}
+		>
+			<SortableContext items={items} strategy={horizontalListSortingStrategy}>
+				<ol className="step-chain">
+					{shown.map((step) => (
+						<Fragment key={step.id}>
+							<NeedWords step={step} steps={shown} allSteps={design.steps} parts={design.parts} />
+							<StepTile
+								step={settleStep(step, scope.picks)}
+								isSelected={selection.type === 'step' && selection.id === step.id}
+							/>
+						</Fragment>
+					))}
+					<li>
+						<button type="button" className="step-add" onClick={addHere}>
+							+ step
+						</button>
+					</li>
+				</ol>
+			</SortableContext>
+		</DndContext>
+	)
+}
+
+function StepTile({ step, isSelected }: { step: Step; isSelected: boolean }) {
+	const { select } = useEditing()
+	const { setNodeRef, attributes, listeners, transform, transition } = useSortable({ id: step.id })
+	return (
+		<li
+			ref={setNodeRef}
+			style={{ transform: CSS.Translate.toString(transform), transition }}
+			className={`step-tile ${isSelected ? 'is-selected' : ''}`}
+		>
+			<button type="button" className="drag-handle" aria-label={`Move ${step.label}`} {...attributes} {...listeners}>
+				⠿
+			</button>
+			<button type="button" className="step-open" onClick={() => select({ type: 'step', id: step.id })}>
+				<strong>{step.label}</strong>
+				<span>
+					{step.minutesPerPiece} min each{step.fixedMinutes > 0 && ` + ${step.fixedMinutes}`}
+				</span>
+			</button>
+		</li>
+	)
+}

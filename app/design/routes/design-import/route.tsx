@@ -1,0 +1,147 @@
+import { Button } from 'antd'
+import { useState } from 'react'
+import { redirect, useFetcher } from 'react-router'
+import { memberContext } from '../../../shared/http/contexts'
+import { readIntent } from '../../../shared/http/read-input.server'
+import { acting } from '../../../shared/http/responses.server'
+import { importActions, LARGEST_FILE } from '../../schemas/import-designs'
+import { count } from '../../../shared/words/times'
+import type { Route } from './+types/route'
+import { FilePreview, type LookedAt } from './file-preview'
+import { lookAtFile, takeFile } from './import-designs.server'
+import './design-import.css'
+
+export function meta() {
+	return [{ title: 'Import designs · Calycine' }]
+}
+
+/** A file in a JSON text: quotation marks and line ends take two characters. */
+const LARGEST_BODY = 1.2 * LARGEST_FILE
+
+export function loader() {
+	return { largestFile: LARGEST_FILE }
+}
+
+export function action({ request, context }: Route.ActionArgs) {
+	return acting(async () => {
+		const { studio } = context.get(memberContext)
+		const input = await readIntent(request, importActions, { maxBytes: LARGEST_BODY })
+		if (input.intent === 'look') return { looked: await lookAtFile(studio.id, input.text) }
+		await takeFile(studio.id, input)
+		return redirect('/designs')
+	})
+}
+
+/** Of the designs whose ids are taken, as they were looked at. */
+function versionsOf(looked: readonly LookedAt[]): Record<string, number> {
+	return Object.fromEntries(
+		looked.flatMap((one) =>
+			'takenVersion' in one && one.takenVersion !== undefined ? [[one.id, one.takenVersion]] : [],
+		),
+	)
+}
+
+interface Answer {
+	looked?: LookedAt[]
+	refused?: true
+	message?: string
+	problems?: { path: string; message: string }[]
+}
+
+export default function ImportDesigns({ loaderData: { largestFile } }: Route.ComponentProps) {
+	const fetcher = useFetcher<Answer>()
+	const [file, setFile] = useState<{ name: string; text: string }>()
+	const [localProblem, setLocalProblem] = useState<string>()
+	const [isOver, setOver] = useState(false)
+	const send = (body: object) =>
+		void fetcher.submit(JSON.stringify(body), { method: 'post', encType: 'application/json' })
+	const read = async (chosen: File | undefined) => {
+		setOver(false)
+		if (!chosen) return
+		if (chosen.size > largestFile) {
+			setFile(undefined)
+			return setLocalProblem(`${chosen.name} has ${Math.round(chosen.size / 1e6)} MB; at most 4 MB are taken.`)
+		}
+		setLocalProblem(undefined)
+		const text = await chosen.text()
+		setFile({ name: chosen.name, text })
+		send({ intent: 'look', text })
+	}
+	const problems = localProblem ? [{ path: '', message: localProblem }] : (fetcher.data?.problems ?? [])
+	const looked = localProblem ? undefined : fetcher.data?.looked
+	const whole = looked?.filter((one) => !('problems' in one)).length ?? 0
+	const isTaken = looked?.some((one) => 'takenVersion' in one && one.takenVersion !== undefined) ?? false
+	return (
+		<>
+			<div className="page-head">
+				<h1>Import designs</h1>
+				<p className="soft">
+					Files in the form that <a href="/schemas/design.schema.json">this schema</a> describes: one design, or a book
+					of them.
+				</p>
+			</div>
+			<label
+				className={`sheet import-drop ${isOver ? 'is-over' : ''}`}
+				onDragOver={(event) => {
+					event.preventDefault()
+					setOver(true)
+				}}
+				onDragLeave={() => setOver(false)}
+				onDrop={(event) => {
+					event.preventDefault()
+					void read(event.dataTransfer.files[0])
+				}}
+			>
+				<strong>Drop a file here, or choose one</strong>
+				<input type="file" accept=".json,application/json" onChange={(event) => void read(event.target.files?.[0])} />
+			</label>
+			<div aria-live="polite" className="stack">
+				{problems.length > 0 && (
+					<section className="alert">
+						<h2>This file cannot be taken in</h2>
+						<ul>
+							{problems.map(({ path, message }, p) => (
+								<li key={p}>
+									{path && <code>{path}</code>} {message}
+								</li>
+							))}
+						</ul>
+					</section>
+				)}
+				{looked && file && (
+					<>
+						<h2>
+							{file.name}: {count(looked.length, 'design')}
+						</h2>
+						{looked.map((one, l) => (
+							<FilePreview key={l} looked={one} />
+						))}
+						{isTaken && <p className="soft">Some of these ids are in your book already.</p>}
+						<div className="row">
+							{whole > 0 && (
+								<Button
+									type="primary"
+									loading={fetcher.state !== 'idle'}
+									onClick={() => send({ intent: 'take', text: file.text, onTaken: 'both' })}
+								>
+									{isTaken
+										? `Take in ${count(whole, 'design')}, beside those there are`
+										: `Take in ${count(whole, 'design')}`}
+								</Button>
+							)}
+							{isTaken && (
+								<Button
+									onClick={() =>
+										send({ intent: 'take', text: file.text, onTaken: 'replace', versions: versionsOf(looked) })
+									}
+								>
+									Take as new versions of those there are
+								</Button>
+							)}
+						</div>
+					</>
+				)}
+			</div>
+		</>
+	)
+}

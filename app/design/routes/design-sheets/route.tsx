@@ -1,0 +1,103 @@
+import { useState } from 'react'
+import { Link } from 'react-router'
+import { listTemplates } from '../../../../core/design/design-templates'
+import { resolveDesign } from '../../../../core/design/resolve-design'
+import { layTemplates, PAPERS } from '../../../../core/outlines/template-sheet'
+import { getDesign } from '../../../../db/repositories/designs.server'
+import { ChoiceLinks } from '../../components/choice-links/choice-links'
+import { TemplatePageDrawing } from '../../components/template-page/template-page'
+import { memberContext } from '../../../shared/http/contexts'
+import { loading } from '../../../shared/http/responses.server'
+import { readPaper, readPicks } from '../../schemas/design-address'
+import type { Route } from './+types/route'
+import './design-sheets.css'
+
+export function meta({ loaderData }: Route.MetaArgs) {
+	return [{ title: `Templates of ${loaderData?.name ?? 'a design'} · Calycine` }]
+}
+
+export function loader({ params, request, context }: Route.LoaderArgs) {
+	return loading(async () => {
+		const { document } = await getDesign(context.get(memberContext).studio.id, params.slug)
+		const { searchParams } = new URL(request.url)
+		const design = resolveDesign(document, readPicks(document, searchParams))
+		const paper = readPaper(searchParams)
+		const pages = layTemplates(listTemplates(design), PAPERS[paper])
+		return { slug: params.slug, name: design.name, picks: design.picks, choices: document.choices, paper, pages }
+	})
+}
+
+const BAR_MM = 100
+
+export default function DesignSheets({
+	loaderData: { slug, name, picks, choices, paper, pages },
+}: Route.ComponentProps) {
+	const [measuredMm, setMeasured] = useState(BAR_MM)
+	const query = new URLSearchParams({ ...picks, paper })
+	return (
+		<>
+			<div className="page-head no-print">
+				<h1>Templates</h1>
+				<p className="soft">
+					<Link to={`/designs/${slug}`}>{name}</Link>, true to size
+				</p>
+				<div className="row push">
+					<a className="button-link primary" href={`/designs/${slug}/sheets.pdf?${query}`} download>
+						PDF
+					</a>
+					<button type="button" className="button-link" onClick={() => window.print()}>
+						Print
+					</button>
+				</div>
+			</div>
+			<div className="sheets-terms no-print">
+				<ChoiceLinks
+					choices={[
+						{
+							id: 'paper',
+							name: 'Paper',
+							options: [
+								{ id: 'a4', name: 'A4' },
+								{ id: 'letter', name: 'Letter' },
+							],
+						},
+						...choices,
+					]}
+					picks={{ paper, ...picks }}
+				/>
+				<label>
+					On this screen, with a ruler, the bar measures{' '}
+					<input
+						type="number"
+						min={40}
+						max={250}
+						value={measuredMm}
+						onChange={({ target }) =>
+							setMeasured(target.valueAsNumber >= 40 && target.valueAsNumber <= 250 ? target.valueAsNumber : measuredMm)
+						}
+					/>{' '}
+					mm: the pages below follow.
+				</label>
+			</div>
+			{pages.length === 0 ? (
+				<section className="sheet empty">
+					<h2>Nothing is cut</h2>
+					<p className="soft">No part of this design has an outline to cut by.</p>
+				</section>
+			) : (
+				<div className="template-pages">
+					{pages.map((page, p) => (
+						<TemplatePageDrawing
+							key={p}
+							page={page}
+							title={name}
+							number={p + 1}
+							count={pages.length}
+							scale={BAR_MM / measuredMm}
+						/>
+					))}
+				</div>
+			)}
+		</>
+	)
+}

@@ -1,0 +1,90 @@
+import { useEffect } from 'react'
+import { Link, useNavigate } from 'react-router'
+import { resolveDesign } from '../../../../core/design/resolve-design'
+import { getDesign } from '../../../../db/repositories/designs.server'
+import { FlowerPicture } from '../../components/flower-picture/flower-picture'
+import { memberContext } from '../../../shared/http/contexts'
+import { loading } from '../../../shared/http/responses.server'
+import { readPicks } from '../../schemas/design-address'
+import type { Route } from './+types/route'
+import './design-slides.css'
+
+export function meta({ loaderData }: Route.MetaArgs) {
+	return [{ title: `${loaderData?.design.name ?? 'Design'}, layer by layer · Calycine` }]
+}
+
+export function loader({ params, request, context }: Route.LoaderArgs) {
+	return loading(async () => {
+		const { document } = await getDesign(context.get(memberContext).studio.id, params.slug)
+		const { searchParams } = new URL(request.url)
+		const design = resolveDesign(document, readPicks(document, searchParams))
+		const last = Math.max(1, design.layers.length)
+		return { design, last, layer: Math.min(last, Math.max(1, Math.floor(Number(searchParams.get('layer')) || 1))) }
+	})
+}
+
+/** One slide a layer, large enough for the whole table; arrow keys turn them. */
+export default function DesignSlides({ loaderData: { design, layer, last } }: Route.ComponentProps) {
+	const navigate = useNavigate()
+	useEffect(() => {
+		const turn = (event: KeyboardEvent) => {
+			const to = event.key === 'ArrowRight' ? layer + 1 : event.key === 'ArrowLeft' ? layer - 1 : layer
+			if (to !== layer && to >= 1 && to <= last) void navigate(`?layer=${to}`, { replace: true })
+		}
+		window.addEventListener('keydown', turn)
+		return () => window.removeEventListener('keydown', turn)
+	}, [layer, last, navigate])
+	const current = design.layers[layer - 1]
+	const part = design.parts.find(({ id }) => id === current?.part)
+	return (
+		<>
+			<div className="page-head">
+				<h1>{design.name}</h1>
+				<p className="soft">
+					layer {layer} of {last}
+				</p>
+				<Link className="button-link push no-print" to={`/designs/${design.id}`}>
+					Back to the design
+				</Link>
+			</div>
+			<div className="slide">
+				<FlowerPicture design={design} layerCount={layer} size={520} seed={1} />
+				<div className="stack" aria-live="polite">
+					{current && part ? (
+						<>
+							<p className="slide-count">
+								{current.pieceCount} × {part.name.toLowerCase()}
+							</p>
+							<p className="soft">
+								{current.arrangement === 'over gaps' ? 'over the gaps of the layer before' : current.arrangement}
+								{current.joining && `, ${current.joining}`}
+								{current.joining === 'taped' && `, ${current.tapeTurns ?? 2} turns a piece`}
+							</p>
+							<ol>
+								{design.steps
+									.filter((step) => step.part === part.id)
+									.map(({ id, sentence }) => (
+										<li key={id}>{sentence}</li>
+									))}
+							</ol>
+						</>
+					) : (
+						<p className="soft">This design has no layers.</p>
+					)}
+					<div className="row no-print">
+						{layer > 1 && (
+							<Link className="button-link" to={`?layer=${layer - 1}`} replace>
+								← Before
+							</Link>
+						)}
+						{layer < last && (
+							<Link className="button-link primary" to={`?layer=${layer + 1}`} replace>
+								Next layer →
+							</Link>
+						)}
+					</div>
+				</div>
+			</div>
+		</>
+	)
+}

@@ -1,0 +1,127 @@
+import { Link } from 'react-router'
+import { listDesigns } from '../../../../db/repositories/designs.server'
+import { memberContext } from '../../../shared/http/contexts'
+import { readPage } from '../../../shared/schemas/page'
+import { readDesignFilter } from '../../schemas/design-filter'
+import { describeLevel, KIND_WORDS } from '../../../shared/words/terms'
+import { duration, wait } from '../../../shared/words/times'
+import type { Route } from './+types/route'
+import { DesignSearch } from './design-search'
+import './designs.css'
+
+export function meta() {
+	return [{ title: 'Designs · Calycine' }]
+}
+
+export async function loader({ context, request }: Route.LoaderArgs) {
+	const { searchParams } = new URL(request.url)
+	const page = readPage(searchParams)
+	const filter = readDesignFilter(searchParams)
+	return { ...(await listDesigns(context.get(memberContext).studio.id, filter, page)), filter, page }
+}
+
+type Summary = Route.ComponentProps['loaderData']['designs'][number]
+
+export default function Designs({ loaderData }: Route.ComponentProps) {
+	const { designs, filter, page, pageCount } = loaderData
+	const isNarrowed = Object.values(filter).some((value) => value !== undefined)
+	const pageLink = (to: number) => `?${new URLSearchParams({ ...linkTerms(filter), page: String(to) })}`
+	return (
+		<>
+			<div className="page-head">
+				<h1>Designs</h1>
+				<p className="soft">What you teach, with its pieces, steps and waits.</p>
+				<div className="row push">
+					<Link className="button-link" to="/designs/import">
+						Import
+					</Link>
+					<a className="button-link" href="/designs/export" download>
+						Export all
+					</a>
+					<Link className="button-link primary" to="/designs/new">
+						New design
+					</Link>
+				</div>
+			</div>
+			<DesignSearch filter={filter} count={loaderData.count} isNarrowed={isNarrowed} />
+			{designs.length === 0 ? (
+				<NothingFound isNarrowed={isNarrowed} />
+			) : (
+				<ul className="design-list">
+					{designs.map((design) => (
+						<DesignRow key={design.slug} design={design} />
+					))}
+				</ul>
+			)}
+			{pageCount > 1 && (
+				<nav className="row pages" aria-label="Pages">
+					{page > 1 && <Link to={pageLink(page - 1)}>Before</Link>}
+					<span className="soft">
+						Page {page} of {pageCount}
+					</span>
+					{page < pageCount && <Link to={pageLink(page + 1)}>After</Link>}
+				</nav>
+			)}
+		</>
+	)
+}
+
+function DesignRow({ design }: { design: Summary }) {
+	return (
+		<li className="sheet">
+			<img
+				src={`/designs/${design.slug}/picture.svg?v=${design.version}`}
+				width={170}
+				height={170}
+				loading="lazy"
+				alt=""
+			/>
+			<div className="stack">
+				<h2>
+					<Link to={`/designs/${design.slug}`}>{design.name}</Link>
+				</h2>
+				<p className="soft small">
+					{KIND_WORDS[design.kind]} · level {design.level}, {describeLevel(design.level)} ·{' '}
+					{design.hasWires ? 'wired' : 'no wires'}
+					{design.audience === 'children' && ' · for children'}
+				</p>
+				<p>{design.summary}</p>
+				<p className="design-times">
+					<strong>{duration(design.handsOnMinutes)}</strong> hands-on · <strong>{wait(design.elapsedMinutes)}</strong>{' '}
+					with drying
+				</p>
+			</div>
+		</li>
+	)
+}
+
+function NothingFound({ isNarrowed }: { isNarrowed: boolean }) {
+	return (
+		<section className="sheet empty">
+			<h2>{isNarrowed ? 'No design is like that' : 'The design book is empty'}</h2>
+			<p className="soft">
+				{isNarrowed ? 'Ask for less, or write it down.' : 'Write down what you teach, or take in a file.'}
+			</p>
+			<div className="row">
+				<Link className="button-link primary" to="/designs/new">
+					New design
+				</Link>
+				{isNarrowed && (
+					<Link className="button-link" to="/designs">
+						Show all
+					</Link>
+				)}
+			</div>
+		</section>
+	)
+}
+
+function linkTerms({ search, kind, level, audience, hasWires }: Route.ComponentProps['loaderData']['filter']) {
+	return {
+		...(search && { q: search }),
+		...(kind && { kind }),
+		...(level && { level: String(level) }),
+		...(audience && { for: audience }),
+		...(hasWires !== undefined && { wires: hasWires ? 'yes' : 'no' }),
+	}
+}

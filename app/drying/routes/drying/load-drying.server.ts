@@ -1,0 +1,114 @@
+/** What the drying screen shows at first: the question of its address, answered. */
+import { ValidationError } from 'yup'
+import { InputError, type FieldProblem } from '../../../../core/errors'
+import { predictStages } from '../../../../core/drying/predict-stages'
+import { summariseBelief } from '../../../../core/drying/pace-belief'
+import { beliefOf } from '../../../../core/plan/compile/drying-terms'
+import type { DryingAnswer } from '../../../../core/drying/answer-drying'
+import type { Studio } from '../../../../db/repositories/accounts.server'
+import { listDryingNotes } from '../../../../db/repositories/drying-notes.server'
+import { listDesignOptions } from '../../../../db/repositories/designs.server'
+import { askDrying, toQuestion, type Known } from '../../ask-drying'
+import { dryingSchema, type DryingAddress } from '../../drying-address'
+import { remember } from '../../../shared/http/remember.server'
+import { readDryingTerms } from '../../../plan/plan-terms.server'
+import { STAGE_WORDS } from '../../words/drying'
+import { pieceWords } from './piece-words'
+import { listPieces } from './list-pieces.server'
+
+const MOST_BESIDE = 3
+const rememberAnswer = remember<DryingAnswer>(200)
+
+export async function loadDrying(studio: Studio, search: URLSearchParams) {
+	const [terms, notes, designs] = await Promise.all([
+		readDryingTerms(studio),
+		listDryingNotes(studio.id),
+		listDesignOptions(studio.id),
+	])
+	const { places, standard, observations } = terms
+	const known: Known = { places, standard, observations }
+	const { address, problems, isAnswerable } = readAddress(search, known)
+	const design = search.get('design') ?? ''
+	return {
+		address,
+		known,
+		problems,
+		answer: isAnswerable ? rememberAnswer([address, known], () => askDrying(address, known)) : undefined,
+		beside: search
+			.getAll('also')
+			.slice(0, MOST_BESIDE)
+			.map((text) => readAddress(new URLSearchParams(text), known))
+			.filter((read) => read.problems.length === 0)
+			.map((read) => read.address),
+		belief: summariseBelief(beliefOf(known, address.paste)),
+		notes: notes.map(({ id, paste, what, modelHours, notReadyHours, readyHours }) => {
+			return { id, paste, what, modelHours, notReadyHours, readyHours }
+		}),
+		ownPastes: studio.ownPastes,
+		designs: designs.map(({ slug, name }) => ({ slug, name })),
+		design,
+		pieces: design === '' ? [] : await listPieces(studio.id, design),
+	}
+}
+
+export type DryingData = Awaited<ReturnType<typeof loadDrying>>
+
+/**
+ * What a note of an address is about: the piece in words, and the model's own time, as it stands before anything was
+ * learnt.
+ *
+ * @throws {InputError} the address is none, or the stage is never reached there
+ */
+export async function describeNote(studio: Studio, search: URLSearchParams) {
+	const { places, standard, observations } = await readDryingTerms(studio)
+	const known: Known = { places, standard, observations }
+	const { address, problems } = readAddress(search, known)
+	if (problems.length > 0) throw new InputError(problems)
+	const { piece, path, stage } = toQuestion(address, known)
+	const modelHours = predictStages(piece, path, { until: stage })[stage]
+	if (modelHours === undefined)
+		throw new InputError([
+			{ path: 'readyHours', message: 'The model never gets there in this air: nothing to learn from' },
+		])
+	return {
+		paste: address.paste,
+		what: `${pieceWords(address, { known })}, ${STAGE_WORDS[stage]}`.slice(0, 160),
+		modelHours,
+	}
+}
+
+interface ReadAddress {
+	address: DryingAddress
+	problems: FieldProblem[]
+	/** It can be answered, though some of it may have its usual value. */
+	isAnswerable: boolean
+}
+
+/** What cannot be understood takes its usual value, and is told. */
+function readAddress(search: URLSearchParams, known: Known): ReadAddress {
+	const usual = { ...dryingSchema.getDefault(), room: known.places[0]?.id ?? 0 }
+	const given = Object.fromEntries([...search].filter(([key, value]) => key in dryingSchema.fields && value !== ''))
+	const problems = problemsOf({ ...usual, ...given }).map(({ path, message }) => {
+		return { path, message: `${message}, not “${given[path] ?? ''}”` }
+	})
+	const wrong = new Set(problems.map(({ path }) => path))
+	const understood = Object.fromEntries(Object.entries(given).filter(([key]) => !wrong.has(key)))
+	const address = dryingSchema.validateSync({ ...usual, ...understood }, { stripUnknown: true })
+	try {
+		toQuestion(address, known)
+		return { address, problems, isAnswerable: true }
+	} catch (error) {
+		if (!(error instanceof InputError)) throw error
+		return { address, problems: [...problems, ...error.problems], isAnswerable: false }
+	}
+}
+
+function problemsOf(values: object): FieldProblem[] {
+	try {
+		dryingSchema.validateSync(values, { abortEarly: false, stripUnknown: true })
+		return []
+	} catch (error) {
+		if (!(error instanceof ValidationError)) throw error
+		return (error.inner.length > 0 ? error.inner : [error]).map(({ path = '', message }) => ({ path, message }))
+	}
+}

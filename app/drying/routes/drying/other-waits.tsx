@@ -1,0 +1,104 @@
+import { FILM_SPREAD, FILM_WAITS, filmWaitSec } from '../../../../core/drying/film-waits'
+import { warnOfFridge } from '../../../../core/drying/fridge'
+import { dewPointC } from '../../../../core/drying/humid-air'
+import {
+	diffusivityAt,
+	equilibriumMoisture,
+	PASTE_TERMS,
+	SUGAR_DISSOLVES_AT,
+} from '../../../../core/drying/paste-terms'
+import { airAtStart, toQuestion } from '../../ask-drying'
+import { toExtent } from '../../../../core/drying/drying-piece'
+import { FILM_WORDS, hoursRange } from '../../words/drying'
+import type { DryingData } from './load-drying.server'
+import type { DryingAddress } from '../../drying-address'
+
+interface AskedProps {
+	/** That can be answered. */
+	address: DryingAddress
+	data: DryingData
+}
+
+const FRIDGE_C = 4
+
+/** Waits of the same room that are not the paste's, and a warning of the fridge. */
+export function OtherWaits({ address, data }: AskedProps) {
+	const air = airAtStart(address, data.known)
+	const fridge = warnOfFridge(FRIDGE_C, air, volumePerArea(address, data))
+	return (
+		<section className="sheet" aria-labelledby="others-head">
+			<h2 id="others-head">Paint, glaze and glue here</h2>
+			<table>
+				<tbody>
+					{FILM_WAITS.map((film) => {
+						const seconds = filmWaitSec(film, air, PASTE_TERMS[address.paste])
+						return (
+							<tr key={film}>
+								<td>{FILM_WORDS[film]}</td>
+								<td className="number">
+									{seconds === undefined
+										? 'never in this air'
+										: hoursRange(seconds / 3600, (seconds / 3600) * FILM_SPREAD)}
+								</td>
+							</tr>
+						)
+					})}
+				</tbody>
+			</table>
+			<p className="caution">
+				{fridge.seconds > 0
+					? `Out of the fridge (4 °C) this piece ${fridge.isWetted ? 'is wetted by the air and ' : ''}takes up water for ${shortTime(fridge.seconds)}, until it is ${fridge.safeAtC.toFixed(0)} °C warm. Better not; if it was there, warm it up inside its closed box.`
+					: 'The air is so dry that a piece out of the fridge takes up no water here. Better not all the same.'}{' '}
+				A whole cake takes hours.
+			</p>
+			<details>
+				<summary>How this is reckoned</summary>
+				<Physics address={address} data={data} />
+			</details>
+		</section>
+	)
+}
+
+function shortTime(seconds: number): string {
+	return seconds < 90 ? `${Math.round(seconds)} s` : `${Math.round(seconds / 60)} min`
+}
+
+function volumePerArea(address: DryingAddress, data: DryingData): number {
+	const { body } = toQuestion(address, data.known).piece
+	const { innerM, outerM, exponent } = toExtent(body)
+	const depth = (outerM - innerM) / (exponent + 1)
+	return body.type === 'sheet' && body.back === 'free' ? depth / 2 : depth
+}
+
+function Physics({ address, data }: AskedProps) {
+	const { temperatureC, humidity } = airAtStart(address, data.known)
+	const paste = PASTE_TERMS[address.paste]
+	return (
+		<div className="stack small">
+			<p>
+				Water creeps through the paste to its face (diffusion) and leaves through a thin layer of air. Thin petals wait
+				for the air, thick pieces for the paste. A stage is reached when the outer quarter of a millimetre (of a petal:
+				both sides together) is dry enough; “dry all through” means everywhere.
+			</p>
+			<dl className="figures">
+				<dt>Diffusivity in the paste at {temperatureC.toFixed(0)} °C</dt>
+				<dd>{(diffusivityAt(paste, temperatureC) * 1e12).toFixed(1)} · 10⁻¹² m²/s</dd>
+				<dt>Water when fresh, kg per kg of solids</dt>
+				<dd>{(100 * paste.freshMoisture).toFixed(1)} %</dd>
+				<dt>Water it would keep for ever in {Math.round(100 * humidity)} % humidity</dt>
+				<dd>
+					{humidity < SUGAR_DISSOLVES_AT
+						? `${(100 * equilibriumMoisture(paste, humidity)).toFixed(1)} %`
+						: 'it dissolves'}
+				</dd>
+				<dt>Dew point</dt>
+				<dd>{dewPointC(temperatureC, humidity).toFixed(1)} °C</dd>
+			</dl>
+			<p>
+				Calibrated on what makers say, not on weighings: 23 of 25 statements are met, two missed by 6 and 11 %. It may
+				be too fast by up to two or three times for large pieces; note what you see, and it learns. Meant for 12–32 °C
+				and sheets of 0.3–4 mm. Shrinking, cracks and pieces in a closed mould are not in it.
+			</p>
+		</div>
+	)
+}

@@ -1,0 +1,169 @@
+import { Link } from 'react-router'
+import type { BackFace, Paste } from '../../../../core/design/design'
+import { PASTE_TERMS } from '../../../../core/drying/paste-terms'
+import { NumberField, SelectField, wordOptions } from '../../../shared/components/fields/fields'
+import { SHAPES, toDryingLink } from '../../drying-address'
+import { BACK_WORDS } from '../../words/drying'
+import type { DryingData } from './load-drying.server'
+import type { Drying } from './use-drying'
+
+const PASTES = Object.keys(PASTE_TERMS) as Paste[]
+const BACKS = Object.entries(BACK_WORDS).map(([value, label]) => ({ value: value as BackFace, label }))
+const WIRES = [0, 18, 20, 22, 24, 26, 28, 30, 32, 33]
+
+/** What dries: taken from a design, or described here. */
+export function PieceFields({ drying, data }: { drying: Drying; data: DryingData }) {
+	const { address, change, problems } = drying
+	const { shape } = address
+	const problemOf = (field: string) => problems.find(({ path }) => path === field)?.message
+	const pastes = [
+		...PASTES.map((value) => ({ value: value as string, label: value as string })),
+		...data.ownPastes.map(({ name }) => ({ value: `own:${name}`, label: name })),
+	]
+	return (
+		<fieldset className="drying-fields">
+			<legend>What</legend>
+			<FromDesign drying={drying} data={data} />
+			<SelectField
+				label="Shape"
+				name="shape"
+				value={shape}
+				options={wordOptions(SHAPES)}
+				onChange={(value) => change({ shape: value, what: undefined })}
+			/>
+			{shape === 'sheet' && (
+				<>
+					<NumberField
+						label="Thickness, mm"
+						name="thickness"
+						value={address.thickness}
+						min={0.2}
+						max={12}
+						step={0.1}
+						hasSlider
+						problem={problemOf('thickness')}
+						onChange={(thickness) => change({ thickness })}
+					/>
+					<SelectField
+						label="Its back"
+						name="back"
+						value={address.back}
+						options={BACKS}
+						onChange={(back) => change({ back })}
+					/>
+				</>
+			)}
+			{shape === 'sheet' && (
+				<details className="from-design" open={address.turn > 0 || address.off > 0}>
+					<summary>Turned or taken off on the way</summary>
+					<NumberField
+						label="Turned over after, h (0: not)"
+						name="turn"
+						value={address.turn}
+						min={0}
+						max={200}
+						step={0.5}
+						problem={problemOf('turn')}
+						onChange={(turn) => change({ turn, ...(turn > 0 && { off: 0 }) })}
+					/>
+					<NumberField
+						label="Taken off its former after, h (0: not)"
+						name="off"
+						value={address.off}
+						min={0}
+						max={200}
+						step={0.5}
+						problem={problemOf('off')}
+						onChange={(off) => change({ off, ...(off > 0 && { turn: 0 }) })}
+					/>
+				</details>
+			)}
+			{shape !== 'sheet' && shape !== 'moulded' && (
+				<NumberField
+					label="Thick, mm"
+					name="diameter"
+					value={address.diameter}
+					min={1}
+					max={80}
+					step={0.5}
+					hasSlider
+					problem={problemOf('diameter')}
+					onChange={(diameter) => change({ diameter })}
+				/>
+			)}
+			{(shape === 'cone' || shape === 'drop') && (
+				<NumberField
+					label="Long, mm"
+					name="length"
+					value={address.length}
+					min={1}
+					max={300}
+					problem={problemOf('length')}
+					onChange={(length) => change({ length })}
+				/>
+			)}
+			{shape === 'cylinder' && (
+				<SelectField
+					label="Round a wire of gauge"
+					name="gauge"
+					value={String(address.gauge)}
+					options={WIRES.map((gauge) => ({ value: String(gauge), label: gauge === 0 ? 'none' : String(gauge) }))}
+					onChange={(gauge) => change({ gauge: Number(gauge) })}
+				/>
+			)}
+			{shape === 'moulded' && (
+				<NumberField
+					label="Weight, g"
+					name="mass"
+					value={address.mass}
+					min={0.2}
+					max={500}
+					step={0.5}
+					problem={problemOf('mass')}
+					onChange={(mass) => change({ mass })}
+				/>
+			)}
+			<SelectField
+				label="Paste"
+				name="paste"
+				value={address.own ? `own:${address.own}` : address.paste}
+				options={pastes}
+				onChange={(value) => {
+					const own = data.ownPastes.find(({ name }) => value === `own:${name}`)
+					change(
+						own
+							? { paste: own.like, own: own.name, pace: own.paceFactor }
+							: { paste: value as Paste, own: undefined, pace: 1 },
+					)
+				}}
+			/>
+		</fieldset>
+	)
+}
+
+function FromDesign({ drying, data }: { drying: Drying; data: DryingData }) {
+	const { designs, design, pieces } = data
+	const { address } = drying
+	// The piece goes, the room and the times stay.
+	const { room, temperature, humidity, air, start, moved, then, days, by, stage } = address
+	const rest = { room, temperature, humidity, air, start, moved, then, days, by, stage }
+	return (
+		<details className="from-design" open={design !== ''}>
+			<summary>{address.what ?? 'Take a piece from a design'}</summary>
+			<div className="from-design-list">
+				{design === ''
+					? designs.map(({ slug, name }) => (
+							<Link key={slug} to={`${toDryingLink(rest)}&design=${slug}`} preventScrollReset>
+								{name}
+							</Link>
+						))
+					: pieces.map(({ name, address: piece }) => (
+							<Link key={name} to={toDryingLink({ ...rest, ...piece })} preventScrollReset>
+								{name}
+							</Link>
+						))}
+				{design !== '' && pieces.length === 0 && <span className="soft">Nothing of this design has to dry.</span>}
+			</div>
+		</details>
+	)
+}

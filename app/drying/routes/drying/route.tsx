@@ -1,0 +1,106 @@
+/** "Dry by when?": one piece, one place, one moment, and how sure it is. */
+import { redirect } from 'react-router'
+import { createDryingNote, deleteDryingNote } from '../../../../db/repositories/drying-notes.server'
+import { memberContext } from '../../../shared/http/contexts'
+import { readIntent } from '../../../shared/http/read-input.server'
+import { acting, loading } from '../../../shared/http/responses.server'
+import { dryingNoteActions } from '../../schemas/drying-note'
+import type { Route } from './+types/route'
+import { AirMap } from './air-map'
+import { AnswerHeadline } from './answer-headline'
+import { Beside } from './beside'
+import { HelpLadder } from './help-ladder'
+import { describeNote, loadDrying } from './load-drying.server'
+import { NoteForm } from './note-form'
+import { OtherWaits } from './other-waits'
+import { PieceFields } from './piece-fields'
+import { PlaceFields } from './place-fields'
+import { SectionView } from './section-view'
+import { StageTable } from './stage-table'
+import { useDrying } from './use-drying'
+import './drying.css'
+
+export function meta() {
+	return [{ title: 'Dry by when? · Calycine' }]
+}
+
+export function loader({ request, context }: Route.LoaderArgs) {
+	return loading(() => loadDrying(context.get(memberContext).studio, new URL(request.url).searchParams))
+}
+
+export function action({ request, context }: Route.ActionArgs) {
+	return acting(async () => {
+		const { studio } = context.get(memberContext)
+		const input = await readIntent(request, dryingNoteActions)
+		const { search, searchParams } = new URL(request.url)
+		if (input.intent === 'forget') await deleteDryingNote(studio.id, input.id)
+		else {
+			const { notReadyHours, readyHours } = input
+			const about = await describeNote(studio, searchParams)
+			const ready = readyHours === undefined ? {} : { readyHours }
+			await createDryingNote(studio.id, { ...about, notReadyHours, ...ready })
+		}
+		return redirect(`/drying${search}`)
+	})
+}
+
+export default function DryingPage({ loaderData }: Route.ComponentProps) {
+	// A new address from outside (a link, the back button) is a new question.
+	const key = JSON.stringify([loaderData.address, loaderData.belief])
+	return <DryingBench key={key} data={loaderData} />
+}
+
+function DryingBench({ data }: { data: Route.ComponentProps['loaderData'] }) {
+	const drying = useDrying(data)
+	const { answered, problems } = drying
+	return (
+		<>
+			<div className="page-head">
+				<h1>Dry by when?</h1>
+				<p className="soft">{drying.address.what ?? 'A piece, a place, a moment: how sure is it?'}</p>
+			</div>
+			<div className="drying-bench">
+				<form
+					method="get"
+					action="/drying"
+					className="sheet drying-question"
+					onSubmit={(event) => event.preventDefault()}
+				>
+					{problems.length > 0 && (
+						<div className="alert" role="alert">
+							{problems.map(({ path, message }) => (
+								<p key={path}>{message}</p>
+							))}
+						</div>
+					)}
+					<button type="button" className="text-button drying-undo" disabled={!drying.undo} onClick={drying.undo}>
+						Undo
+					</button>
+					<PieceFields drying={drying} data={data} />
+					<PlaceFields drying={drying} data={data} />
+					<noscript>
+						<button className="button-link primary">Look</button>
+					</noscript>
+				</form>
+				<div className="stack">
+					{answered && (
+						<>
+							<AnswerHeadline {...answered} />
+							<div className="drying-pair">
+								<SectionView {...answered} />
+								<HelpLadder answered={answered} change={drying.change} data={data} />
+							</div>
+							<StageTable {...answered} />
+							<Beside answered={answered} askWorker={drying.askWorker} data={data} />
+							<AirMap address={answered.address} askWorker={drying.askWorker} data={data} />
+							<div className="drying-pair">
+								<OtherWaits address={answered.address} data={data} />
+								<NoteForm answered={answered} data={data} />
+							</div>
+						</>
+					)}
+				</div>
+			</div>
+		</>
+	)
+}

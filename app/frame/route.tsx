@@ -1,0 +1,57 @@
+import { Form, Link, NavLink, Outlet, useNavigation } from 'react-router'
+import { Wordmark } from '../shared/components/wordmark'
+import { memberContext } from '../shared/http/contexts'
+import { requireMember } from '../account/require-member.server'
+import type { Route } from './+types/route'
+import './frame.css'
+
+export const middleware: Route.MiddlewareFunction[] = [requireMember]
+
+export function loader({ context }: Route.LoaderArgs) {
+	const { userName, studio } = context.get(memberContext)
+	return { userName, studioName: studio.name }
+}
+
+const PAGES = [
+	{ to: '/', label: 'Today' },
+	{ to: '/designs', label: 'Designs' },
+	{ to: '/courses', label: 'Courses' },
+	{ to: '/drying', label: 'Drying' },
+	{ to: '/rooms', label: 'Rooms' },
+	{ to: '/stock', label: 'Shelf' },
+]
+
+export default function Frame({ loaderData: { userName, studioName } }: Route.ComponentProps) {
+	const isLoading = useNavigation().state !== 'idle'
+	return (
+		<>
+			<a className="skip-link" href="#main">
+				To the content
+			</a>
+			<header className="frame-head no-print">
+				<Link to="/" className="frame-mark" aria-label="Calycine, today">
+					<Wordmark />
+				</Link>
+				<nav aria-label="Main">
+					{PAGES.map(({ to, label }) => (
+						<NavLink key={to} to={to} end={to === '/'} prefetch="intent">
+							{label}
+						</NavLink>
+					))}
+				</nav>
+				<div className="frame-studio">
+					<NavLink to="/studio">{studioName}</NavLink>
+					<Form method="post" action="/sign-out">
+						<button type="submit" title={`Signed in as ${userName}`}>
+							Sign out
+						</button>
+					</Form>
+				</div>
+			</header>
+			<div className={isLoading ? 'frame-progress is-loading' : 'frame-progress'} aria-hidden="true" />
+			<main id="main" className="frame-main" tabIndex={-1}>
+				<Outlet />
+			</main>
+		</>
+	)
+}

@@ -1,0 +1,270 @@
+/** The papers of a course from its kits. */
+import { cautionsOf } from '../../../core/design/cautions'
+import { listPackingLines } from '../../../core/kit/packing-lines'
+import { listPreparation } from '../../../core/kit/preparation'
+import { listNeeds, listShopping } from '../../../core/kit/shopping-list'
+import { tellPlan } from '../../../core/plan/tell/plan-story'
+import type { Studio } from '../../../db/repositories/accounts.server'
+import { today } from '../../shared/http/studio-clock.server'
+import type { CurrentKit } from '../read-kit.server'
+import { readPlan } from '../../plan/read-plan.server'
+import { amountWords, lengthWords, money } from '../../shared/words/amounts'
+import { exchangeWords, seatName, STOCK_WORDS } from '../words/kits'
+import { count, duration, longDay, shortDay } from '../../shared/words/times'
+import { PAPER_WORDS, type Paper, type PaperName, type PaperTable, type PaperZone } from './paper'
+
+type KitOfCourse = CurrentKit & { kit: NonNullable<CurrentKit['kit']> }
+
+export async function makePaper(name: PaperName, studio: Studio, current: KitOfCourse): Promise<Paper> {
+	const { course, designs } = current
+	const { tables = [], zones = [] } = await contentOf(name, studio, current)
+	const cautions = cautionsOf(...designs.map(({ design }) => design))
+	const wanted =
+		name === 'packing' || name === 'station' ? cautions : cautions.filter(({ hazard }) => hazard === 'wire')
+	return {
+		name,
+		title: PAPER_WORDS[name],
+		subtitle: `${course.name}, ${count(course.studentCount, 'student')}, first on ${longDay(course.sessions[0]?.date ?? '')}`,
+		tables,
+		zones,
+		cautions: name === 'shopping' ? [] : wanted.map(({ title, text }) => `${title}: ${text}`),
+	}
+}
+
+interface Content {
+	tables?: PaperTable[]
+	zones?: PaperZone[]
+}
+
+async function contentOf(name: PaperName, studio: Studio, current: KitOfCourse): Promise<Content> {
+	switch (name) {
+		case 'packing':
+			return { tables: packingTables(studio, current) }
+		case 'station':
+			// It lies on the tables: whose kit is exchanged, and why, is nobody else's business.
+			return { zones: stationZones(studio, current) }
+		case 'shopping':
+			return { tables: shoppingTables(studio, current) }
+		case 'colouring':
+			return { tables: colouringTables(studio, current) }
+		case 'prep-ahead':
+			return { tables: [await preparationTable(studio, current)] }
+	}
+}
+
+/** Kits that are alike are one table. */
+function packingTables({ units }: Studio, { kit }: KitOfCourse): PaperTable[] {
+	const lines = listPackingLines(kit)
+	const bags = new Map<string, { names: string[]; seat: number }>()
+	for (const seat of [{ number: 0 }, ...kit.seats]) {
+		const key = lines.map(({ amounts }) => amounts[seat.number]).join()
+		const bag = bags.get(key) ?? { names: [], seat: seat.number }
+		bag.names.push(seat.number === 0 ? 'Your own: to show and to bring' : seatName(seat))
+		bags.set(key, bag)
+	}
+	const tables = [...bags.values()].map(({ names, seat }): PaperTable => ({
+		heading: names.length === 1 ? (names[0] ?? '') : `${count(names.length, 'kit')}: ${names.join(', ')}`,
+		hasBoxes: true,
+		columns: [{ label: 'How much', isNumber: true }, { label: 'What' }, { label: 'For' }],
+		rows: lines
+			.filter(({ amounts }) => (amounts[seat] ?? 0) > 0)
+			.map(({ amounts, unit, name, detail }) => [amountWords(amounts[seat] ?? 0, unit, units), name, detail]),
+	}))
+	return [...tables, ...exchangeTables({ kit })]
+}
+
+function exchangeTables({ kit }: Pick<KitOfCourse, 'kit'>): PaperTable[] {
+	if (kit.exchanges.length === 0) return []
+	return [
+		{
+			heading: 'Exchanges and warnings',
+			columns: [{ label: 'Who' }, { label: 'What' }],
+			rows: kit.exchanges.map((exchange) => [
+				seatName(kit.seats[exchange.seatNumber - 1] ?? { number: exchange.seatNumber }),
+				exchangeWords(exchange),
+			]),
+		},
+	]
+}
+
+/** Wet at the left, paste before her, tools at the right, dry things away from the water. */
+function stationZones({ units }: Studio, { kit }: KitOfCourse): PaperZone[] {
+	const perPlace = kit.tools.filter(({ ownedCount, studentCount }) => (ownedCount ?? studentCount) >= studentCount)
+	const shared = kit.tools.filter((line) => !perPlace.includes(line))
+	const supplies = kit.supplies.filter(({ shares }) => shares.usual > 0)
+	const isWet = ({ item }: (typeof supplies)[number]) => item.unit === 'µl' || item.material === 'glaze'
+	const tell = ({ item, shares }: (typeof supplies)[number]) =>
+		`${item.name}, ${amountWords(shares.usual, item.unit, units)}`
+	return [
+		{ title: 'To dry on', items: kit.formers.map(({ former }) => former), x: 0, y: 0, width: 0.5, height: 0.3 },
+		{
+			title: 'Shared, in the middle of the table',
+			items: shared.map(({ tool, ownedCount }) => `${ownedCount} × ${tool} for the class`),
+			x: 0.5,
+			y: 0,
+			width: 0.5,
+			height: 0.3,
+		},
+		{
+			title: 'Wet',
+			items: [...supplies.filter(isWet).map(tell), 'wet wipes'],
+			x: 0,
+			y: 0.3,
+			width: 0.27,
+			height: 0.42,
+		},
+		{
+			title: 'Board',
+			items: [
+				...kit.paste
+					.filter(({ shares }) => shares.usual > 0)
+					.map(
+						({ item, shares }) => `${item.colour} ${item.paste}, ${amountWords(shares.usual, 'mg', units)}, wrapped`,
+					),
+				'sleeve for cut pieces',
+			],
+			x: 0.27,
+			y: 0.3,
+			width: 0.43,
+			height: 0.42,
+		},
+		{ title: 'Tools', items: perPlace.map(({ tool }) => tool), x: 0.7, y: 0.3, width: 0.3, height: 0.42 },
+		{
+			title: 'Dry',
+			items: supplies.filter((line) => !isWet(line)).map(tell),
+			x: 0,
+			y: 0.72,
+			width: 0.6,
+			height: 0.28,
+		},
+		{
+			title: 'Wires',
+			items: kit.wires.flatMap(({ gauge, colour, lines }) =>
+				lines
+					.filter(({ shares }) => shares.usual > 0)
+					.map(({ lengthMm, shares }) => `${shares.usual} × ${lengthWords(lengthMm, units)}, ${gauge} ${colour}`),
+			),
+			x: 0.6,
+			y: 0.72,
+			width: 0.4,
+			height: 0.28,
+		},
+	]
+}
+
+function shoppingTables({ units, kitTerms, timeZone }: Studio, { kit, stock }: KitOfCourse): PaperTable[] {
+	const { lines } = listShopping(listNeeds(kit), stock, today(timeZone))
+	const orders = lines.flatMap((line) => line.orders.map((order) => ({ line, order })))
+	const suppliers = [...new Set(orders.map(({ order }) => order.supplierName))]
+	const bySupplier = suppliers.map((supplier): PaperTable => ({
+		heading: supplier,
+		hasBoxes: true,
+		columns: [
+			{ label: 'What' },
+			{ label: 'Packs', isNumber: true },
+			{ label: 'Price', isNumber: true },
+			{ label: 'Order by' },
+		],
+		rows: orders
+			.filter(({ order }) => order.supplierName === supplier)
+			.map(({ line, order }) => [
+				line.name,
+				`${order.packCount} × ${amountWords(order.packAmount, line.unit, units)}`,
+				money(order.costCents, kitTerms.currency),
+				shortDay(order.orderBy) + (line.isLate ? ', too late' : ''),
+			]),
+	}))
+	const rest = lines.filter(({ toBuy, isOffered }) => toBuy > 0 && !isOffered)
+	const others: PaperTable = {
+		heading: 'To get yourself',
+		hasBoxes: true,
+		columns: [{ label: 'What' }, { label: 'How much', isNumber: true }, { label: 'Kind' }, { label: 'By' }],
+		rows: rest.map(({ name, toBuy, unit, kind, neededBy }) => [
+			name,
+			amountWords(toBuy, unit, units),
+			STOCK_WORDS[kind],
+			shortDay(neededBy),
+		]),
+	}
+	return rest.length > 0 ? [...bySupplier, others] : bySupplier
+}
+
+function colouringTables({ units }: Studio, { kit }: KitOfCourse): PaperTable[] {
+	const days = [...new Set(kit.colours.map(({ colourBy }) => colourBy))]
+	return days.map((day) => ({
+		heading: `By ${longDay(day)}`,
+		hasBoxes: true,
+		columns: [
+			{ label: 'Colour' },
+			{ label: 'Paste' },
+			{ label: 'Weigh', isNumber: true },
+			{ label: 'Gel, about', isNumber: true },
+		],
+		rows: kit.colours
+			.filter(({ colourBy }) => colourBy === day)
+			.map(({ colour, paste, shares, gelMg }) => [
+				colour,
+				paste,
+				amountWords(shares.total, 'mg', units),
+				gelMg === 0 ? '–' : amountWords(gelMg, 'mg', units),
+			]),
+	}))
+}
+
+/** Everything with its day, the first day first. */
+async function preparationTable(studio: Studio, { course, kit, stock }: KitOfCourse): Promise<PaperTable> {
+	const { coursePlan } = await readPlan(studio, course)
+	const { compiled, plan } = coursePlan
+	const story = plan && tellPlan(compiled, plan, coursePlan.course.sessions)
+	const { dates } = kit
+	const rows: { date: string; what: string; detail: string }[] = []
+	for (const item of story ? listPreparation(story, kit) : []) {
+		if (item.type === 'swap') {
+			const detail = `made up to “${item.label.toLowerCase()}”, ${duration(item.minutes)}`
+			rows.push({
+				date: dates.ahead,
+				what: `Make ${item.pieceCount} × ${item.partName.toLowerCase()} to bring dried`,
+				detail,
+			})
+		}
+		if (item.type === 'ahead') {
+			const detail = `for all students, ${duration(item.minutes)}`
+			rows.push({ date: dates.ahead, what: `${item.partName}: ${item.label.toLowerCase()}`, detail })
+		}
+		if (item.type === 'wires') {
+			const detail = `from ${count(item.wireCount, 'stock wire')}`
+			rows.push({
+				date: dates.beforeClass,
+				what: `Cut ${count(item.pieceCount, 'wire')}, ${item.gauge} ${item.colour}`,
+				detail,
+			})
+		}
+		if (item.type === 'kits')
+			rows.push({ date: dates.beforeClass, what: `Pack ${count(item.kitCount, 'kit')}`, detail: '' })
+	}
+	for (const { colourBy, colour, paste, shares } of kit.colours)
+		rows.push({
+			date: colourBy,
+			what: `Colour ${paste}: ${colour}`,
+			detail: amountWords(shares.total, 'mg', studio.units),
+		})
+	const date = today(studio.timeZone)
+	const orders = listShopping(listNeeds(kit), stock, date).lines.flatMap(({ name, orders: own }) =>
+		own.map(({ orderBy, supplierName }) => ({ name, orderBy, supplierName })),
+	)
+	for (const key of new Set(orders.map(({ orderBy, supplierName }) => `${orderBy} ${supplierName}`))) {
+		const together = orders.filter(({ orderBy, supplierName }) => `${orderBy} ${supplierName}` === key)
+		const [first] = together
+		if (!first) continue
+		const detail = together.map(({ name }) => name).join(', ')
+		rows.push({ date: first.orderBy, what: `Order from ${first.supplierName}`, detail })
+	}
+	return {
+		heading: 'Day by day',
+		hasBoxes: true,
+		columns: [{ label: 'Day' }, { label: 'What' }, { label: '' }],
+		rows: rows
+			.toSorted((a, b) => a.date.localeCompare(b.date))
+			.map((row) => [shortDay(row.date) + (row.date < date ? ' (past)' : ''), row.what, row.detail]),
+	}
+}

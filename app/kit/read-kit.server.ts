@@ -1,0 +1,88 @@
+/** The kits of a course as they stand: packed from its plan, for its people, from the studio's shelf. */
+import type { DesignInCourse } from '../../core/plan/compile/compile-course'
+import type { Design } from '../../core/design/design'
+import type { CoursePlan } from '../../core/plan/plan-course'
+import { packClassKit, type ClassKit } from '../../core/kit/class-kit'
+import { offcutsOf, ownedToolsOf, type Stock } from '../../core/kit/stock'
+import type { Student } from '../../core/kit/student'
+import { NotFoundError } from '../../core/errors'
+import type { Studio } from '../../db/repositories/accounts.server'
+import { getCourse, type StoredCourse } from '../../db/repositories/courses.server'
+import { readStock, toStock } from '../../db/repositories/stock.server'
+import { getRoster } from '../../db/repositories/students.server'
+import { remember } from '../shared/http/remember.server'
+import { readPlan } from '../plan/read-plan.server'
+
+/** Of one studio some pages of some courses are open at once. */
+const rememberKit = remember<ClassKit>(100)
+
+export interface CurrentKit {
+	course: StoredCourse
+	coursePlan: CoursePlan
+	designs: DesignInCourse[]
+	/** Their documents, in the same order. */
+	documents: Design[]
+	roster: Student[]
+	stock: Stock
+	/** undefined: there is no plan. */
+	kit: ClassKit | undefined
+	/** For the head of every page. */
+	state: KitState
+	/** Of the instructor: in class, and before by the plan. */
+	hours: number
+}
+
+export interface KitState {
+	courseId: number
+	hasPlan: boolean
+	isOutdated: boolean
+	shortfallMinutes: number
+}
+
+/** @throws {NotFoundError} the studio has no such course */
+export async function readKit(studio: Studio, courseId: number): Promise<CurrentKit> {
+	const course = await getCourse(studio.id, courseId)
+	const [current, stored, { students: roster }] = await Promise.all([
+		readPlan(studio, course),
+		readStock(studio.id),
+		getRoster(studio.id, courseId),
+	])
+	const { coursePlan, designs, documents, isOutdated } = current
+	const stock = toStock(stored)
+	const { compiled, plan, objective } = coursePlan
+	const tools = designs.flatMap(({ design }) => design.steps.flatMap((step) => step.tools))
+	const kitStudio = {
+		stockLengthsMm: studio.wireLengthsMm,
+		terms: studio.kitTerms,
+		offcuts: offcutsOf(stock),
+		owned: ownedToolsOf(stock, tools),
+	}
+	// A plan is never changed, and the course names the versions of its designs.
+	const inputs = [studio.id, course, current.planId, roster, kitStudio]
+	const kit =
+		plan && rememberKit(inputs, () => packClassKit(course, designs, { compiled, plan, roster, studio: kitStudio }))
+	const minutes = course.sessions.reduce((sum, { startMin, endMin }) => sum + endMin - startMin, 0)
+	return {
+		course,
+		coursePlan,
+		designs,
+		documents,
+		roster,
+		stock,
+		kit,
+		hours: (minutes + (objective?.prepMinutes ?? 0)) / 60,
+		state: {
+			courseId,
+			hasPlan: plan !== undefined,
+			isOutdated,
+			shortfallMinutes: objective?.shortfall ?? 0,
+		},
+	}
+}
+
+/** The same for papers and files, which nobody asks for before there is a plan. */
+export async function requireKit(studio: Studio, courseId: number): Promise<CurrentKit & { kit: ClassKit }> {
+	const current = await readKit(studio, courseId)
+	if (!current.kit) throw new NotFoundError('There are no kits without a plan.')
+	return { ...current, kit: current.kit }
+}

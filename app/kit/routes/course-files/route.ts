@@ -1,0 +1,62 @@
+/** Files of a course: papers as PDF, CSV and spreadsheet, labels, its people, and the course in the exchange form. */
+import { NotFoundError } from '../../../../core/errors'
+import { getRoster } from '../../../../db/repositories/students.server'
+import { writeCourseDocument } from '../../../../exchange/course/course-document'
+import { peopleCsv } from '../../../../exchange/course/people-csv'
+import { tablesCsv } from '../../../../exchange/csv'
+import { memberContext } from '../../../shared/http/contexts'
+import { answerFile } from '../../../shared/http/file-answer'
+import { readId } from '../../../shared/http/read-input.server'
+import { loading } from '../../../shared/http/responses.server'
+import { requireKit } from '../../read-kit.server'
+import { makeLabels } from '../../papers/make-labels.server'
+import { makePaper } from '../../papers/make-paper.server'
+import { drawLabelPdf, drawPaperPdf } from '../../papers/draw-paper-pdf.server'
+import { LABEL_SIZES, PAPER_NAMES } from '../../papers/paper'
+import { writePaperSheet } from '../../papers/write-paper-sheet.server'
+import type { Route } from './+types/route'
+
+const SHEET_TYPE = 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet'
+
+export function loader({ params: { courseId, file }, request, context }: Route.LoaderArgs) {
+	return loading(async () => {
+		const { studio } = context.get(memberContext)
+		const id = readId(courseId)
+		const name = `course-${id}-${file}`
+		if (file === 'people.csv')
+			return answerFile(peopleCsv((await getRoster(studio.id, id)).students), { name, type: 'text/csv; charset=utf-8' })
+		const current = await requireKit(studio, id)
+		const { course } = current
+		if (file === 'course.json') {
+			const { id: _, version: __, ...plain } = course
+			// People stay here: a file that is handed on holds none.
+			const document = writeCourseDocument({
+				course: plain,
+				designs: current.documents,
+				students: [],
+				stockLengthsMm: studio.wireLengthsMm,
+			})
+			return answerFile(`${JSON.stringify(document, null, '\t')}\n`, { name, type: 'application/json' })
+		}
+		if (file === 'labels.pdf') {
+			const wanted = new URL(request.url).searchParams.get('size')
+			const size = LABEL_SIZES.find((one) => one.id === wanted) ?? LABEL_SIZES[0]
+			const pdf = await drawLabelPdf(`${course.name}: labels`, makeLabels(studio, current), size)
+			return answerFile(pdf, { name, type: 'application/pdf' })
+		}
+		const [stem, type] = file.split('.')
+		const paperName = PAPER_NAMES.find((one) => one === stem)
+		if (!paperName) throw new NotFoundError('There is no such file.')
+		const paper = await makePaper(paperName, studio, current)
+		switch (type) {
+			case 'pdf':
+				return answerFile(await drawPaperPdf(paper), { name, type: 'application/pdf' })
+			case 'csv':
+				return answerFile(tablesCsv(paper.tables), { name, type: 'text/csv; charset=utf-8' })
+			case 'xlsx':
+				return answerFile(await writePaperSheet(paper), { name, type: SHEET_TYPE })
+			default:
+				throw new NotFoundError('There is no such file.')
+		}
+	})
+}

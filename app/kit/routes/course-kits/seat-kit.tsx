@@ -1,0 +1,162 @@
+import type { ClassKit } from '../../../../core/kit/class-kit'
+import { allergensOfKit } from '../../../../core/kit/kit-allergens'
+import type { Seat } from '../../../../core/kit/student'
+import type { UnitSystem } from '../../../../core/materials/units'
+import { WhyAmount } from '../../../shared/components/why-amount/why-amount'
+import { amountWords, lengthWords } from '../../../shared/words/amounts'
+import { exchangeWords, pasteSourceWords, seatName, studentWords, supplySourceWords } from '../../words/kits'
+import { describeForm } from '../../../shared/words/terms'
+import { count } from '../../../shared/words/times'
+
+export type ShownKit = Omit<ClassKit, 'sheets'>
+
+interface SeatKitProps {
+	kit: ShownKit
+	seat: Seat
+	units: UnitSystem
+	spareWords: string
+}
+
+/** Everything in the kit of one student. */
+export function SeatKit({ kit, seat, units, spareWords }: SeatKitProps) {
+	const s = seat.number - 1
+	const of = ({ kits }: { kits: number[] }) => kits[s] ?? 0
+	const pieces = kit.lines.reduce((sum, { shares }) => sum + of(shares), 0)
+	const pasteMg = kit.paste.reduce((sum, { shares }) => sum + of(shares), 0)
+	const wires = kit.wires.flatMap(({ lines }) => lines).reduce((sum, { shares }) => sum + of(shares), 0)
+	const allergens = allergensOfKit(kit, seat.number)
+	const exchanges = kit.exchanges.filter(({ seatNumber }) => seatNumber === seat.number)
+	const special = seat.student ? studentWords(seat.student) : []
+	return (
+		<section className="sheet seat-kit" aria-labelledby="seat-head">
+			<div className="row">
+				<h2 id="seat-head">{seatName(seat)}</h2>
+				{special.length > 0 && <span className="soft">{special.join(', ')}</span>}
+			</div>
+			<p className="kit-figures">
+				<b>{count(pieces, 'piece')}</b>
+				{pasteMg > 0 && <b>{amountWords(pasteMg, 'mg', units)} of paste</b>}
+				{wires > 0 && <b>{count(wires, 'wire')}</b>}
+			</p>
+			{exchanges.map((exchange, e) => (
+				<p key={e} className={exchange.instead ? 'kit-exchange' : 'alert'}>
+					⇄ {exchangeWords(exchange)}
+				</p>
+			))}
+			{seat.student?.isLeftHanded && (
+				<p className="kit-exchange">
+					Left-handed: scissors for the left hand, a place at the left end of the table, and every turn shown the other
+					way round.
+				</p>
+			)}
+			{seat.student?.isChild && kit.wires.length > 0 && (
+				<p className="alert">
+					Child: this design has wires, and nothing takes their place. Choose an unwired way, or an adult works with
+					them.
+				</p>
+			)}
+			{seat.student?.notes && <p className="kit-exchange">{seat.student.notes}</p>}
+			<p>
+				<b>In this kit:</b>{' '}
+				{allergens.length === 0
+					? 'no allergen known'
+					: allergens.map(({ allergen, sources }) => `${allergen} (${sources.join(', ')})`).join('; ')}
+				<span className="soft small"> Labels have the last word.</span>
+			</p>
+			<div className="kit-columns">
+				<div>
+					<h3>Pieces</h3>
+					<ul className="kit-list">
+						{kit.lines.map(({ designId, part, shares, needed, isMadeAhead }) => (
+							<li key={`${designId} ${part.id}`} className={`tint-${part.tint}`}>
+								<b>{of(shares)}</b>
+								<span>
+									{part.name}
+									<span className="soft small">
+										{describeForm(part.form)}
+										{of(shares) > needed && `; ${of(shares) - needed} spare`}
+										{isMadeAhead && '; handed out finished'}
+									</span>
+								</span>
+							</li>
+						))}
+					</ul>
+					<p className="soft small">Spares so that there are enough {spareWords}.</p>
+				</div>
+				<div>
+					<h3>Paste, weighed out</h3>
+					<ul className="kit-list">
+						{kit.paste
+							.filter(({ shares }) => of(shares) > 0)
+							.map(({ item, shares, sources }) => (
+								<li key={item.key}>
+									<WhyAmount
+										amount={amountWords(of(shares), 'mg', units)}
+										why={sources.map((source) => pasteSourceWords(source, units))}
+									/>
+									<span>
+										{item.colour}
+										<span className="soft small">{item.paste}</span>
+									</span>
+								</li>
+							))}
+					</ul>
+					<h3>Wires, cut</h3>
+					<ul className="kit-list">
+						{kit.wires.flatMap(({ gauge, colour, lines }) =>
+							lines
+								.filter(({ shares }) => of(shares) > 0)
+								.map(({ designName, partName, lengthMm, shares }) => (
+									<li key={`${gauge} ${colour} ${designName} ${partName}`}>
+										<b>{of(shares)}</b>
+										<span>
+											{lengthWords(lengthMm, units)}, {gauge} gauge {colour}
+											<span className="soft small">{partName}</span>
+										</span>
+									</li>
+								)),
+						)}
+					</ul>
+					{kit.wires.length === 0 && <p className="soft">None.</p>}
+				</div>
+				<div>
+					<h3>With it</h3>
+					<ul className="kit-list">
+						{kit.supplies
+							.filter(({ shares }) => of(shares) > 0)
+							.map(({ item, shares, sources }) => (
+								<li key={item.key}>
+									<WhyAmount
+										amount={amountWords(of(shares), item.unit, units)}
+										why={sources.map((source) => supplySourceWords(source, item.unit, units))}
+									/>
+									<span>{item.name}</span>
+								</li>
+							))}
+					</ul>
+					<h3>Tools at the place</h3>
+					<p>
+						{kit.tools
+							.filter(({ ownedCount, studentCount }) => ownedCount === undefined || ownedCount >= studentCount)
+							.map(({ tool }) => tool)
+							.join(', ') || 'none'}
+					</p>
+					<SharedTools kit={kit} />
+				</div>
+			</div>
+		</section>
+	)
+}
+
+function SharedTools({ kit }: { kit: ShownKit }) {
+	const shared = kit.tools.filter(
+		({ ownedCount, studentCount }) => ownedCount !== undefined && ownedCount < studentCount,
+	)
+	if (shared.length === 0) return null
+	return (
+		<>
+			<h3>Shared</h3>
+			<p>{shared.map(({ tool, ownedCount }) => `${ownedCount} × ${tool}`).join(', ')}</p>
+		</>
+	)
+}

@@ -1,0 +1,194 @@
+/** What a course costs, what it brings, and from how many students it pays. */
+import { Button, Form, InputNumber } from 'antd'
+import { priceCourse, type CourseMoney } from '../../../../core/kit/price-course'
+import { listNeeds } from '../../../../core/kit/shopping-list'
+import { getCourseMoney, updateCourseMoney, type StoredMoney } from '../../../../db/repositories/courses.server'
+import { KitNotices } from '../../components/kit-notices/kit-notices'
+import { StaleNotice } from '../../../shared/components/stale-notice/stale-notice'
+import { useVersion } from '../../../shared/components/stale-notice/use-version'
+import { useSchemaForm } from '../../../shared/components/use-schema-form'
+import { WhyAmount } from '../../../shared/components/why-amount/why-amount'
+import { memberContext } from '../../../shared/http/contexts'
+import { readBody, readId } from '../../../shared/http/read-input.server'
+import { changing, loading } from '../../../shared/http/responses.server'
+import { readKit } from '../../read-kit.server'
+import { moneySchema, toCourseMoney, toFields, type MoneyInput } from '../../schemas/money'
+import { amountWords, money as told } from '../../../shared/words/amounts'
+import { STOCK_WORDS } from '../../words/kits'
+import { count } from '../../../shared/words/times'
+import type { Route } from './+types/route'
+import './kit-cost.css'
+
+export function loader({ params, context }: Route.LoaderArgs) {
+	return loading(async () => {
+		const { studio } = context.get(memberContext)
+		const courseId = readId(params.courseId)
+		const [{ kit, state, stock, hours, course }, stored] = await Promise.all([
+			readKit(studio, courseId),
+			getCourseMoney(studio.id, courseId),
+		])
+		const { studentCount } = course
+		const { money, version } = stored
+		return {
+			state,
+			money,
+			version,
+			hours,
+			studentCount,
+			units: studio.units,
+			currency: studio.kitTerms.currency,
+			price: kit && priceCourse(listNeeds(kit), stock.offers, { money, hours, studentCount }),
+		}
+	})
+}
+
+export function action({ params, request, context }: Route.ActionArgs) {
+	const { studio } = context.get(memberContext)
+	const save = async () => {
+		const input = await readBody(request, moneySchema)
+		const stored = { money: toCourseMoney(input), version: input.version }
+		await updateCourseMoney(studio.id, readId(params.courseId), stored)
+		return { saved: true }
+	}
+	return changing(save, () => getCourseMoney(studio.id, readId(params.courseId)))
+}
+
+export default function KitCostPage({ loaderData: { state, money, price, currency, ...page } }: Route.ComponentProps) {
+	const tell = (cents: number) => told(cents, currency)
+	const { version, setVersion, theirsOf } = useVersion<StoredMoney>(page.version)
+	const { form, submit, clearProblems, isSaving, isSaved, refusal } = useSchemaForm<MoneyInput>({
+		schema: moneySchema,
+		toBody: (values) => ({ ...values, version }),
+		onSaved: () => setVersion(version + 1),
+	})
+	const theirs = theirsOf({ refusal })
+	return (
+		<KitNotices state={state}>
+			{price && (
+				<div className="cost-page">
+					<section className="sheet" aria-labelledby="answer">
+						<h2 id="answer">{count(page.studentCount, 'student')}</h2>
+						<p className="cost-answer">
+							{money.priceCents === 0
+								? `${tell(price.coveringPriceCents)} each covers it`
+								: price.incomeCents >= price.totalCents
+									? `${tell(price.incomeCents - price.totalCents)} over`
+									: `${tell(price.totalCents - price.incomeCents)} short`}
+						</p>
+						{money.priceCents > 0 && (
+							<p>
+								{price.breakEvenStudents === undefined
+									? 'No number of students covers it at this price: each costs more than she pays.'
+									: `Even from ${count(price.breakEvenStudents, 'student')} at ${tell(money.priceCents)}; with ${page.studentCount}, ${tell(price.coveringPriceCents)} each would cover it.`}
+							</p>
+						)}
+						<dl className="figures cost-figures">
+							<dt>Materials of each kit</dt>
+							<dd>{tell(price.perStudentCents)}</dd>
+							<dt>All materials</dt>
+							<dd>{tell(price.materialCents)}</dd>
+							<dt>Your {page.hours.toFixed(1)} hours, in class and before</dt>
+							<dd>{tell(price.payCents)}</dd>
+							<dt>Room</dt>
+							<dd>{tell(money.roomCents)}</dd>
+							<dt>Other</dt>
+							<dd>{tell(money.otherCents)}</dd>
+							<dt>Together</dt>
+							<dd>{tell(price.totalCents)}</dd>
+						</dl>
+						{price.withoutPrice.length > 0 && (
+							<p className="alert">Too low by what has no price on the shelf: {price.withoutPrice.join(', ')}.</p>
+						)}
+					</section>
+					<section className="sheet cost-form" aria-labelledby="asked">
+						<Form
+							form={form}
+							layout="vertical"
+							requiredMark={false}
+							initialValues={toFields(money)}
+							onFinish={submit}
+							onValuesChange={clearProblems}
+						>
+							<h2 id="asked">Asked and paid, {currency}</h2>
+							{theirs && (
+								<StaleNotice
+									message={refusal?.message ?? ''}
+									theirs={moneyWords(theirs.money, tell)}
+									onKeepMine={() => setVersion(theirs.version)}
+									onTakeTheirs={() => {
+										form.setFieldsValue(toFields(theirs.money))
+										setVersion(theirs.version)
+									}}
+								/>
+							)}
+							<MoneyField name="price" label="Price for each student" />
+							<MoneyField name="room" label="Room, all sessions" />
+							<MoneyField name="payPerHour" label="Your hour" />
+							<MoneyField name="other" label="Anything else" />
+							<div className="row">
+								<Button type="primary" htmlType="submit" disabled={isSaving}>
+									Reckon and keep
+								</Button>
+								{isSaved && <span role="status">Kept.</span>}
+							</div>
+						</Form>
+					</section>
+					<section className="sheet cost-lines" aria-labelledby="lines">
+						<h2 id="lines">Materials, by what is used of them</h2>
+						<div className="scroll-x" tabIndex={0} role="region" aria-label="Materials and their cost">
+							<table>
+								<tbody>
+									{price.lines
+										.toSorted((a, b) => (b.costCents ?? 0) - (a.costCents ?? 0))
+										.map(({ key, name, kind, unit, amount, costCents, pack }) => (
+											<tr key={key}>
+												<td>
+													{name} <span className="soft small">{STOCK_WORDS[kind]}</span>
+												</td>
+												<td className="number">{amountWords(amount, unit, page.units)}</td>
+												<td className="number">
+													{costCents === undefined || !pack ? (
+														'no price'
+													) : (
+														<WhyAmount
+															amount={tell(costCents)}
+															why={[
+																`${amountWords(amount, unit, page.units)} of the pack of ${amountWords(pack.amount, unit, page.units)} at ${tell(pack.priceCents)}, the cheapest for what it holds`,
+															]}
+														/>
+													)}
+												</td>
+											</tr>
+										))}
+								</tbody>
+							</table>
+						</div>
+						<p className="soft small">
+							At the cheapest price on the shelf for what is used; a whole pack may cost more.
+						</p>
+					</section>
+				</div>
+			)}
+		</KitNotices>
+	)
+}
+
+function moneyWords(
+	{ priceCents, roomCents, payCentsPerHour, otherCents }: CourseMoney,
+	tell: (cents: number) => string,
+): string[] {
+	return [
+		`Price for each student ${tell(priceCents)}`,
+		`Room ${tell(roomCents)}`,
+		`Your hour ${tell(payCentsPerHour)}`,
+		`Anything else ${tell(otherCents)}`,
+	]
+}
+
+function MoneyField({ name, label }: { name: keyof MoneyInput; label: string }) {
+	return (
+		<Form.Item name={name} label={label}>
+			<InputNumber controls={false} precision={2} />
+		</Form.Item>
+	)
+}

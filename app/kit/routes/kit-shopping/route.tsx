@@ -1,0 +1,156 @@
+/** What to buy: totals less the shelf, in the cheapest packs that still come in time. */
+import { Link } from 'react-router'
+import { listNeeds, listShopping, type ShoppingLine } from '../../../../core/kit/shopping-list'
+import { KitNotices } from '../../components/kit-notices/kit-notices'
+import { WhyAmount } from '../../../shared/components/why-amount/why-amount'
+import { memberContext } from '../../../shared/http/contexts'
+import { readId } from '../../../shared/http/read-input.server'
+import { loading } from '../../../shared/http/responses.server'
+import { today } from '../../../shared/http/studio-clock.server'
+import { readKit } from '../../read-kit.server'
+import { amountWords, money } from '../../../shared/words/amounts'
+import { STOCK_WORDS } from '../../words/kits'
+import { daysAway, shortDay } from '../../../shared/words/times'
+import { daysBetween } from '../../../../core/time/calendar'
+import type { Route } from './+types/route'
+import './kit-shopping.css'
+
+export function loader({ params, context }: Route.LoaderArgs) {
+	return loading(async () => {
+		const { studio } = context.get(memberContext)
+		const { kit, state, stock } = await readKit(studio, readId(params.courseId))
+		const date = today(studio.timeZone)
+		return {
+			state,
+			date,
+			units: studio.units,
+			currency: studio.kitTerms.currency,
+			list: kit ? listShopping(listNeeds(kit), stock, date) : undefined,
+		}
+	})
+}
+
+export default function KitShoppingPage({ loaderData: { state, list, ...page } }: Route.ComponentProps) {
+	const lines = list?.lines ?? []
+	const orders = lines.flatMap((line) => line.orders.map((order) => ({ line, order })))
+	const suppliers = [...new Set(orders.map(({ order }) => order.supplierName))]
+	const first = orders.map(({ order }) => order.orderBy).toSorted()[0]
+	const notOffered = lines.filter(({ toBuy, isOffered }) => toBuy > 0 && !isOffered)
+	const here = lines.filter(({ toBuy }) => toBuy === 0)
+	return (
+		<KitNotices state={state}>
+			{list && (
+				<>
+					<section className="sheet shopping-head" aria-label="In short">
+						<p className="shopping-sum">
+							{orders.length === 0 ? 'Nothing to order' : money(list.costCents, page.currency)}
+						</p>
+						{first && (
+							<p className={first < page.date ? 'alert' : ''}>
+								First order by {shortDay(first)}, {daysAway(daysBetween(page.date, first))}
+								{list.deliveryCents > 0 && `; ${money(list.deliveryCents, page.currency)} of it is delivery`}
+							</p>
+						)}
+					</section>
+					{suppliers.map((supplier) => (
+						<section key={supplier} className="sheet" aria-label={supplier}>
+							<h2>{supplier}</h2>
+							<div className="scroll-x" tabIndex={0} role="region" aria-label={`Order from ${supplier}`}>
+								<table>
+									<thead>
+										<tr>
+											<th>What</th>
+											<th className="number">Packs</th>
+											<th className="number">Needed</th>
+											<th className="number">On the shelf</th>
+											<th className="number">Price</th>
+											<th>Order by</th>
+										</tr>
+									</thead>
+									<tbody>
+										{orders
+											.filter(({ order }) => order.supplierName === supplier)
+											.map(({ line, order }) => (
+												<tr key={`${line.key} ${order.packAmount}`}>
+													<td>
+														<strong>{line.name}</strong> <span className="soft small">{STOCK_WORDS[line.kind]}</span>
+													</td>
+													<td className="number">
+														<strong>
+															{order.packCount} × {amountWords(order.packAmount, line.unit, page.units)}
+														</strong>
+													</td>
+													<td className="number">
+														<WhyAmount
+															amount={amountWords(line.amount, line.unit, page.units)}
+															why={line.sources.map(
+																({ what, amount }) => `${what}: ${amountWords(amount, line.unit, page.units)}`,
+															)}
+														/>
+													</td>
+													<td className="number">
+														{line.onHand === 0 ? '–' : amountWords(line.onHand, line.unit, page.units)}
+													</td>
+													<td className="number">{money(order.costCents, page.currency)}</td>
+													<td className={line.isLate || order.orderBy < page.date ? 'is-late' : ''}>
+														{shortDay(order.orderBy)}
+														{line.isLate && ': comes too late'}
+													</td>
+												</tr>
+											))}
+									</tbody>
+								</table>
+							</div>
+						</section>
+					))}
+					{notOffered.length > 0 && (
+						<section className="sheet" aria-labelledby="not-offered">
+							<h2 id="not-offered">To get yourself</h2>
+							<p className="soft">No supplier on the shelf sells these.</p>
+							<NeedList lines={notOffered} units={page.units} isLinked />
+						</section>
+					)}
+					{here.length > 0 && (
+						<section className="sheet" aria-labelledby="here">
+							<h2 id="here">On the shelf already</h2>
+							<NeedList lines={here} units={page.units} />
+						</section>
+					)}
+					<p className="soft">
+						The cheapest packs over all suppliers that deliver in time, delivery charges included. Needed: the sum over
+						all kits, what you show, bring dried and make ahead, and the reserve.
+					</p>
+				</>
+			)}
+		</KitNotices>
+	)
+}
+
+function NeedList({
+	lines,
+	units,
+	isLinked = false,
+}: {
+	lines: readonly ShoppingLine[]
+	units: 'metric' | 'imperial'
+	isLinked?: boolean
+}) {
+	return (
+		<ul className="need-list">
+			{lines.map(({ key, kind, name, unit, amount, toBuy, neededBy }) => (
+				<li key={key}>
+					<strong>{amountWords(isLinked ? toBuy : amount, unit, units)}</strong> {name}{' '}
+					<span className="soft small">
+						{STOCK_WORDS[kind]}, by {shortDay(neededBy)}
+					</span>
+					{isLinked && (
+						<Link className="no-print small" to={`/stock?kind=${kind}&name=${encodeURIComponent(name)}`}>
+							{' '}
+							put on the shelf
+						</Link>
+					)}
+				</li>
+			))}
+		</ul>
+	)
+}

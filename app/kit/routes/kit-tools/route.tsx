@@ -1,0 +1,120 @@
+/** Tools: enough at each place, or shared, with what sharing costs and what one more would give; and what dries on what. */
+import { Link } from 'react-router'
+import { enoughOf } from '../../../../core/kit/tool-needs'
+import { cheapestOffer, stockKey } from '../../../../core/kit/stock'
+import { KitNotices } from '../../components/kit-notices/kit-notices'
+import { memberContext } from '../../../shared/http/contexts'
+import { readId } from '../../../shared/http/read-input.server'
+import { loading } from '../../../shared/http/responses.server'
+import { readKit } from '../../read-kit.server'
+import { money } from '../../../shared/words/amounts'
+import { count } from '../../../shared/words/times'
+import type { Route } from './+types/route'
+import { SharingBars } from './sharing-bars'
+import './kit-tools.css'
+
+export function loader({ params, context }: Route.LoaderArgs) {
+	return loading(async () => {
+		const { studio } = context.get(memberContext)
+		const { kit, state, stock } = await readKit(studio, readId(params.courseId))
+		const tools = (kit?.tools ?? []).map((line) => ({
+			...line,
+			sold: cheapestOffer(stock, stockKey('tool', line.tool)),
+		}))
+		return { state, tools, formers: kit?.formers ?? [], currency: studio.kitTerms.currency }
+	})
+}
+
+export default function KitToolsPage({ loaderData: { state, tools, formers, currency } }: Route.ComponentProps) {
+	const isShared = ({ ownedCount, studentCount }: SoldTool) => ownedCount !== undefined && ownedCount < studentCount
+	const shared = tools.filter(isShared).toSorted((a, b) => b.queueingMinutes - a.queueingMinutes)
+	return (
+		<KitNotices state={state}>
+			<section className="sheet" aria-labelledby="shared">
+				<h2 id="shared">Shared</h2>
+				{shared.length === 0 && (
+					<p className="soft">
+						Nothing is known to be shared. Say on the <Link to="/stock">shelf</Link> how many you have of what is dear,
+						and the plan reckons with the waiting.
+					</p>
+				)}
+				{shared.map((line) => (
+					<SharedTool key={line.tool} line={line} currency={currency} />
+				))}
+			</section>
+			<section className="sheet" aria-labelledby="places">
+				<h2 id="places">At each place</h2>
+				<ul className="tool-list">
+					{tools
+						.filter((line) => !isShared(line))
+						.map(({ tool, uses, ownedCount }) => (
+							<li key={tool}>
+								<strong>{tool}</strong>
+								<span className="soft small">{uses.join('; ')}</span>
+								<Link className="small" to={`/stock?kind=tool&name=${encodeURIComponent(tool)}`}>
+									{ownedCount === undefined ? 'say how many you have' : `you have ${ownedCount}`}
+								</Link>
+							</li>
+						))}
+				</ul>
+			</section>
+			<section className="sheet" aria-labelledby="formers">
+				<h2 id="formers">To dry on</h2>
+				{formers.length === 0 && <p className="soft">Nothing dries on a former between the steps.</p>}
+				<ul className="tool-list">
+					{formers.map(({ former, peakCount, peakMinute, trayCount, partNames }) => (
+						<li key={former}>
+							<strong>
+								{former}: {count(peakCount, 'piece')} at once
+							</strong>
+							<span className="soft small">
+								{count(trayCount, 'tray')}; {partNames.join(', ')}
+								{peakMinute === undefined && ', made ahead'}
+							</span>
+						</li>
+					))}
+				</ul>
+			</section>
+		</KitNotices>
+	)
+}
+
+type SoldTool = Route.ComponentProps['loaderData']['tools'][number]
+
+function SharedTool({ line, currency }: { line: SoldTool; currency: string }) {
+	const { tool, ownedCount = 1, studentCount, curve, uses, sold } = line
+	const enough = enoughOf(line)
+	const at = (n: number) => Math.round(curve[n - 1]?.queueingMinutes ?? 0)
+	return (
+		<article className="shared-tool">
+			<div>
+				<h3>{tool}</h3>
+				<p className="shared-words">
+					{ownedCount} for {count(studentCount, 'student')}: <b>{count(at(ownedCount), 'minute')} of waiting</b> each
+					{ownedCount < enough &&
+						`; ${ownedCount + 1}: ${at(ownedCount + 1)}${enough > ownedCount + 1 ? `; ${enough}: ${at(enough)}` : ''}`}
+					.
+				</p>
+				<p className="soft small">{uses.join('; ')}. The waiting is in the plan’s times.</p>
+				{ownedCount < enough && (
+					<p className="no-print">
+						{sold
+							? `One more costs ${money(sold.priceCents, currency)} at ${sold.supplierName}, which delivers in ${count(sold.leadDays, 'day')}; or borrow one: `
+							: 'To buy or to borrow: '}
+						<Link to={`/stock?kind=tool&name=${encodeURIComponent(tool)}`}>set how many there will be</Link>, then plan
+						anew.
+					</p>
+				)}
+				<details>
+					<summary>How this is reckoned</summary>
+					<p className="soft small">
+						Mean values of a closed queue: all students do the step at once, each has the tool in hand for a share of
+						every piece’s time, and works on without it for the rest. Shares as the design says, or as usual for such a
+						tool (common practice, no source). Times as they vary: with steadier hands there is a little less waiting.
+					</p>
+				</details>
+			</div>
+			<SharingBars line={line} />
+		</article>
+	)
+}

@@ -1,0 +1,91 @@
+/** The shelf: what is on hand, how many tools there are, who sells what at which price; from and into files. */
+import { Form, useSubmit } from 'react-router'
+import { CsvFile } from '../../../shared/components/csv-file'
+import { memberContext } from '../../../shared/http/contexts'
+import { readIntent } from '../../../shared/http/read-input.server'
+import { acting, loading } from '../../../shared/http/responses.server'
+import { stockActions } from '../../schemas/stock'
+import type { Route } from './+types/route'
+import { changeStock } from './change-stock.server'
+import { loadStock } from './load-stock.server'
+import { ShelfTable } from './shelf-table'
+import { ItemForm, OfferForm, SupplierForm } from './stock-forms'
+import { SupplierTable } from './supplier-table'
+import './stock.css'
+
+export function meta() {
+	return [{ title: 'Shelf · Calycine' }]
+}
+
+export function loader({ request, context }: Route.LoaderArgs) {
+	return loading(() => loadStock(context.get(memberContext).studio, new URL(request.url).searchParams))
+}
+
+/** A file of 1 MB in a field of a form. */
+const LARGEST_FILE = 1_300_000
+
+export function action({ request, context }: Route.ActionArgs) {
+	return acting(async () => {
+		const action = await readIntent(request, stockActions, { maxBytes: LARGEST_FILE })
+		return changeStock(context.get(memberContext).studio.id, action)
+	})
+}
+
+interface Answer {
+	told?: string
+	undo?: Record<string, string | number>
+	message?: string
+	problems?: { path: string; message: string }[]
+}
+
+export default function StockPage({ loaderData, actionData }: Route.ComponentProps) {
+	const answer = (actionData ?? {}) as Answer
+	const problems = answer.problems ?? []
+	return (
+		<>
+			<div className="page-head">
+				<h1>Shelf</h1>
+				<StockFiles />
+			</div>
+			<div className="stack">
+				{answer.told && (
+					<div className="told row" role="status">
+						{answer.told}
+						{answer.undo && (
+							<Form method="post">
+								{Object.entries(answer.undo).map(([name, value]) => (
+									<input key={name} type="hidden" name={name} value={value} />
+								))}
+								<button className="take-off">put it back</button>
+							</Form>
+						)}
+					</div>
+				)}
+				{answer.message && (problems.length === 0 || problems.some(({ path }) => path === 'text')) && (
+					<div className="alert" role="alert">
+						{problems.length === 0 ? answer.message : problems.map(({ message }) => <p key={message}>{message}</p>)}
+					</div>
+				)}
+				<ItemForm asked={loaderData.asked} problems={problems} />
+				<ShelfTable data={loaderData} />
+				<SupplierTable data={loaderData} />
+				<div className="stock-forms">
+					<SupplierForm problems={problems} currency={loaderData.currency} />
+					{loaderData.suppliers.length > 0 && <OfferForm data={loaderData} problems={problems} />}
+				</div>
+			</div>
+		</>
+	)
+}
+
+function StockFiles() {
+	const submit = useSubmit()
+	return (
+		<div className="row push no-print">
+			<a className="button-link" href="/stock/files/shelf.csv">
+				As a file (CSV)
+			</a>
+			<CsvFile label="From a file…" onText={(text) => void submit({ intent: 'import', text }, { method: 'post' })} />
+		</div>
+	)
+}

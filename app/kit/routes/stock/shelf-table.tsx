@@ -1,0 +1,98 @@
+import { Button, Input } from 'antd'
+import { Form, Link } from 'react-router'
+import { STOCK_KINDS } from '../../../../core/kit/stock'
+import { STOCK_WORDS } from '../../words/kits'
+import { count } from '../../../shared/words/times'
+import type { StockPageData } from './load-stock.server'
+
+/** What is on hand, kind by kind; each amount changed where it stands. */
+export function ShelfTable({ data }: { data: StockPageData }) {
+	const { items, hasItems, itemCount, sought } = data
+	if (!hasItems) {
+		return (
+			<section className="sheet empty">
+				<h2>Nothing is on the shelf yet</h2>
+				<p className="soft">
+					Shopping lists then ask for everything, and tools count as enough for everybody. Begin with what is dear and
+					shared: veiners, cutters, moulds.
+				</p>
+			</section>
+		)
+	}
+	return (
+		<section className="sheet" aria-labelledby="on-hand">
+			<div className="row">
+				<h2 id="on-hand">On hand</h2>
+				<Form method="get" role="search" className="row push no-print">
+					<Input name="q" defaultValue={sought} aria-label="Look for" placeholder="Look for…" allowClear />
+					<Button htmlType="submit">Look</Button>
+				</Form>
+			</div>
+			{items.length === 0 && <p className="soft">Nothing on the shelf is called that.</p>}
+			<Pages data={data} count={itemCount} />
+			<div className="shelf-kinds">
+				{STOCK_KINDS.filter((kind) => items.some((item) => item.kind === kind)).map((kind) => (
+					<div key={kind} className="shelf-kind">
+						<h3>{STOCK_WORDS[kind]}</h3>
+						<ul>
+							{items
+								.filter((item) => item.kind === kind)
+								.map((item) => (
+									<li key={item.id}>
+										<Form method="post" className="shelf-line" preventScrollReset>
+											<input type="hidden" name="intent" value="item" />
+											<input type="hidden" name="id" value={item.id} />
+											<input type="hidden" name="version" value={item.version} />
+											<input type="hidden" name="kind" value={item.kind} />
+											<input type="hidden" name="name" value={item.name} />
+											<span>{item.name}</span>
+											<input
+												key={`${item.shown} ${item.version}`}
+												name="onHand"
+												type="number"
+												step="any"
+												min={0}
+												defaultValue={item.shown}
+												aria-label={`${item.name}: on hand, ${item.unitWords}`}
+												onBlur={({ target }) => {
+													if (target.value !== '' && Number(target.value) !== item.shown) target.form?.requestSubmit()
+												}}
+											/>
+											<span className="soft">{item.unitWords}</span>
+										</Form>
+										<Form method="post" preventScrollReset>
+											<input type="hidden" name="id" value={item.id} />
+											<input type="hidden" name="version" value={item.version} />
+											<button
+												name="intent"
+												value="delete-item"
+												className="take-off"
+												aria-label={`Take ${item.name} off the shelf`}
+											>
+												take off
+											</button>
+										</Form>
+									</li>
+								))}
+						</ul>
+					</div>
+				))}
+			</div>
+		</section>
+	)
+}
+
+/** Where the shelf is too long for one page. */
+function Pages({ data: { page, pageCount, sought }, count: itemCount }: { data: StockPageData; count: number }) {
+	if (pageCount === 1) return null
+	const linkTo = (target: number) => `?${new URLSearchParams({ ...(sought && { q: sought }), page: String(target) })}`
+	return (
+		<nav className="row no-print" aria-label="Pages of the shelf">
+			{page > 1 && <Link to={linkTo(page - 1)}>Back</Link>}
+			<span className="soft">
+				{count(itemCount, 'line')}, page {page} of {pageCount}
+			</span>
+			{page < pageCount && <Link to={linkTo(page + 1)}>Further</Link>}
+		</nav>
+	)
+}

@@ -1,0 +1,79 @@
+import { App, Button } from 'antd'
+import { Form, useSubmit } from 'react-router'
+import { UNIT_OF_KIND, stockKey, type StockKind } from '../../../../core/kit/stock'
+import { amountWords, money } from '../../../shared/words/amounts'
+import { STOCK_WORDS } from '../../words/kits'
+import { count } from '../../../shared/words/times'
+import type { StockPageData } from './load-stock.server'
+
+/** Suppliers with their packs. */
+export function SupplierTable({ data }: { data: StockPageData }) {
+	const { suppliers, offers, currency } = data
+	const { modal } = App.useApp()
+	const submit = useSubmit()
+	const askToDelete = ({ id, name, version }: StockPageData['suppliers'][number]) =>
+		modal.confirm({
+			title: `Delete “${name}”?`,
+			content: 'Its packs and prices go with it.',
+			okText: 'Delete',
+			okButtonProps: { danger: true },
+			cancelText: 'Keep it',
+			autoFocusButton: 'cancel',
+			onOk: () => void submit({ intent: 'delete-supplier', id, version }, { method: 'post' }),
+		})
+	return (
+		<>
+			{suppliers.map((supplier) => (
+				<section key={supplier.id} className="sheet" aria-label={supplier.name}>
+					<div className="row">
+						<h2>{supplier.name}</h2>
+						<span className="soft">
+							{supplier.leadDays === 0 ? 'at once' : `comes in ${count(supplier.leadDays, 'day')}`},{' '}
+							{supplier.deliveryCents === 0
+								? 'no delivery charge'
+								: `delivery ${money(supplier.deliveryCents, currency)}`}
+						</span>
+						<Button className="push no-print" onClick={() => askToDelete(supplier)}>
+							Delete
+						</Button>
+					</div>
+					<ul className="offer-list">
+						{offers
+							.filter(({ supplierId }) => supplierId === supplier.id)
+							.map(({ id, version, itemKey, amount, priceCents }) => (
+								<li key={id}>
+									<span>{nameOf(itemKey, data)}</span>
+									<b>{packWords(itemKey, amount, data)}</b>
+									<span>{money(priceCents, currency)}</span>
+									<Form method="post" preventScrollReset>
+										<input type="hidden" name="id" value={id} />
+										<input type="hidden" name="version" value={version} />
+										<button
+											name="intent"
+											value="delete-offer"
+											className="take-off"
+											aria-label={`Take off the pack of ${nameOf(itemKey, data)}`}
+										>
+											take off
+										</button>
+									</Form>
+								</li>
+							))}
+					</ul>
+				</section>
+			))}
+		</>
+	)
+}
+
+function nameOf(itemKey: string, { offeredItems: items }: StockPageData): string {
+	const known = items.find(({ kind, name }) => stockKey(kind, name) === itemKey)
+	const [kind = '', ...rest] = itemKey.split(':')
+	return `${known?.name ?? rest.join(':')}, ${STOCK_WORDS[kind as StockKind].toLowerCase()}`
+}
+
+function packWords(itemKey: string, amount: number, { offeredItems: items, units }: StockPageData): string {
+	const known = items.find(({ kind, name }) => stockKey(kind, name) === itemKey)
+	const kind = itemKey.slice(0, itemKey.indexOf(':')) as StockKind
+	return amountWords(amount, known?.unit ?? (kind === 'ingredient' ? 'µl' : UNIT_OF_KIND[kind]), units)
+}

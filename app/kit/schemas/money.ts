@@ -1,0 +1,39 @@
+import { number, object, type InferType } from 'yup'
+import type { CourseMoney } from '../../../core/kit/price-course'
+import { rowVersion } from '../../shared/schemas/row-version'
+
+const WORDS = 'An amount from 0 to 100000'
+
+/** In the studio's money, with cents; as it is typed. */
+const amount = () => number().typeError(WORDS).required(WORDS).min(0, WORDS).max(100_000, WORDS)
+
+export const moneySchema = object({
+	price: amount(),
+	room: amount(),
+	payPerHour: amount(),
+	other: amount(),
+	version: rowVersion(),
+}).noUnknown()
+
+export type MoneyInput = InferType<typeof moneySchema>
+
+/** As core reckons: in cents. */
+export function toCourseMoney({ price, room, payPerHour, other }: MoneyInput): CourseMoney {
+	const cents = (amount: number) => Math.round(100 * amount)
+	return {
+		priceCents: cents(price),
+		roomCents: cents(room),
+		payCentsPerHour: cents(payPerHour),
+		otherCents: cents(other),
+	}
+}
+
+/** As the form shows it. */
+export function toFields({ priceCents, roomCents, payCentsPerHour, otherCents }: CourseMoney) {
+	return {
+		price: priceCents / 100,
+		room: roomCents / 100,
+		payPerHour: payCentsPerHour / 100,
+		other: otherCents / 100,
+	}
+}

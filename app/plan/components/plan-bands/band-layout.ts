@@ -1,0 +1,203 @@
+/** Where everything of the plan's picture stands, in px of its view box. Pure: from a told plan to coordinates. */
+import { fitWords, type Face } from './fit-words'
+import type { PlanStory, SessionStory, Thread, Tile } from '../../../../core/plan/tell/plan-story'
+
+export const WIDTH = 920
+const LEFT = 138
+const RIGHT = 826
+const TOP = 26
+export const BAND_HEIGHT = 70
+export const TILE_INSET = 4
+const THREAD_ROW = 23
+const MIN_GAP = 40
+/** A clock with more has a plan behind it that is none: it must not cost the server its memory. */
+const MOST_TICKS = 60
+/** Narrower tiles show their number alone. */
+const MIN_ROOM = 34
+/** Of the three lines of a tile. */
+const FACES: Face[] = [{ sizePx: 13, isBold: true }, { sizePx: 13 }, { sizePx: 12 }]
+
+export interface PlacedTile {
+	tile: Tile
+	/** 1-based over the whole plan, as in the list below the picture. */
+	number: number
+	x: number
+	width: number
+	/** Lines that fit, shortened; none in a tile too narrow for words. */
+	lines: string[]
+}
+
+export interface PlacedThread {
+	thread: Thread
+	path: string
+	label: { x: number; y: number; isAtEnd: boolean }
+	/** At even odds, and where it is sure; the latter only where it is known. */
+	beads: { even: Point; sure?: Point }
+	fromY: number
+	toY: number
+	start: { x: number; y: number }
+	end: { x: number; y: number }
+}
+
+export interface PlacedBand {
+	session: SessionStory
+	y: number
+	x: number
+	width: number
+	/** Breaks and the minutes of setting up and clearing away: no hands-on time. */
+	closed: { x: number; width: number }[]
+	tiles: PlacedTile[]
+	/** The folded time until the next band. */
+	gap?: { y: number; height: number }
+}
+
+export interface BandLayout {
+	height: number
+	ticks: { x: number; minute: number }[]
+	bands: PlacedBand[]
+	threads: PlacedThread[]
+}
+
+/** Sessions one under another on the same clock, so that 19:30 stands under 19:30. */
+export function layOutBands({ sessions, threads }: PlanStory): BandLayout {
+	const scale = clockScale(sessions)
+	let y = TOP
+	let number = 0
+	const bands = sessions.map((session, s): PlacedBand => {
+		const rows = threads.filter(({ from }) => from.session === s).length
+		const gapHeight = Math.max(MIN_GAP, 22 + rows * THREAD_ROW)
+		const band = {
+			session,
+			y,
+			x: scale.toX(session.session.startMin),
+			width: scale.toX(session.session.endMin) - scale.toX(session.session.startMin),
+			closed: closedStretches(session, scale),
+			tiles: session.tiles.map((tile) => placeTile(tile, ++number, scale)),
+		}
+		const isLast = s === sessions.length - 1
+		const gap = { y: y + BAND_HEIGHT, height: isLast && rows === 0 ? 8 : gapHeight }
+		y += BAND_HEIGHT + gap.height
+		return { ...band, gap }
+	})
+	return { height: y + 4, ticks: scale.ticks, bands, threads: placeThreads(threads, bands, scale) }
+}
+
+interface ClockScale {
+	toX: (minute: number) => number
+	ticks: { x: number; minute: number }[]
+}
+
+function clockScale(sessions: readonly SessionStory[]): ClockScale {
+	const starts = sessions.map(({ session }) => session.startMin)
+	const ends = sessions.flatMap(({ session, tiles }) => [session.endMin, ...tiles.map(({ endMin }) => endMin)])
+	const from = Math.floor(Math.min(...starts) / 15) * 15
+	const to = Math.ceil(Math.max(...ends) / 15) * 15
+	const toX = (minute: number) => LEFT + ((minute - from) / Math.max(15, to - from)) * (RIGHT - LEFT)
+	const step = to - from > 420 ? 120 : to - from > 210 ? 60 : 30
+	const first = Math.ceil(from / step) * step
+	const count = Math.min(MOST_TICKS, Math.floor((to - first) / step) + 1)
+	const ticks = Array.from({ length: Math.max(0, count) }, (_, t) => first + t * step)
+	return { toX, ticks: ticks.map((minute) => ({ minute, x: toX(minute) })) }
+}
+
+function closedStretches({ session }: SessionStory, { toX }: ClockScale): { x: number; width: number }[] {
+	const { startMin, endMin, setUpMinutes, clearAwayMinutes, breaks } = session
+	const stretches = [
+		{ from: startMin, to: startMin + setUpMinutes },
+		...breaks.map((pause) => ({ from: pause.startMin, to: pause.startMin + pause.minutes })),
+		{ from: endMin - clearAwayMinutes, to: endMin },
+	]
+	return stretches
+		.filter(({ from, to }) => to > from)
+		.map(({ from, to }) => ({ x: toX(from), width: toX(to) - toX(from) }))
+}
+
+function placeTile(tile: Tile, number: number, { toX }: ClockScale): PlacedTile {
+	const x = toX(tile.startMin)
+	const width = toX(tile.endMin) - x
+	const room = width - (tile.source.type === 'demo' ? 9 : 14)
+	const minutes = `${tile.endMin - tile.startMin} min`
+	const words =
+		tile.source.type === 'demo'
+			? ['show', tile.source.label, minutes]
+			: [tile.source.partName, tile.source.label, minutes]
+	const lines = words.map((word, l) => fitWords(word, room, FACES[l] ?? { sizePx: 13 }))
+	return { tile, number, x, width, lines: room < MIN_ROOM ? [] : lines }
+}
+
+function placeThreads(threads: readonly Thread[], bands: readonly PlacedBand[], { toX }: ClockScale): PlacedThread[] {
+	const rowsTaken = bands.map(() => 0)
+	const sorted = threads.toSorted((a, b) => a.from.session - b.from.session || a.from.minute - b.from.minute)
+	return sorted.flatMap((thread) => {
+		const [from, to] = [bands[thread.from.session], bands[thread.to.session]]
+		if (!from?.gap || !to) return []
+		const row = rowsTaken[thread.from.session] ?? 0
+		rowsTaken[thread.from.session] = row + 1
+		const start = { x: clamp(toX(thread.from.minute)), y: from.y + BAND_HEIGHT - TILE_INSET }
+		const isSameBand = from === to
+		const end = { x: clamp(toX(thread.to.minute)), y: isSameBand ? start.y : to.y + TILE_INSET }
+		const rowY = from.gap.y + 18 + row * THREAD_ROW
+		const curve = isSameBand ? archBelow(start, end, rowY, toBeadX(thread, toX)) : hangTo(start, end, rowY, thread)
+		const isAtEnd = !isSameBand && start.x > RIGHT - 190
+		const label = isSameBand
+			? { x: start.x + 12, y: rowY - 8, isAtEnd }
+			: { x: start.x + (isAtEnd ? -10 : 10), y: rowY + (isAtEnd ? -4 : 4), isAtEnd }
+		return [
+			{
+				thread,
+				...curve,
+				label,
+				fromY: start.y,
+				toY: Math.max(end.y, rowY),
+				start,
+				end,
+			},
+		]
+	})
+}
+
+interface Point {
+	x: number
+	y: number
+}
+
+/** A thread hanging from a tile to a later band: straight down to its row, then over to where it is needed. */
+function hangTo(start: Point, end: Point, rowY: number, thread: Thread): Pick<PlacedThread, 'path' | 'beads'> {
+	const bend = (end.y - rowY) * 0.5
+	const path = `M${start.x} ${start.y} L${start.x} ${rowY} C${start.x} ${rowY + bend} ${end.x} ${end.y - bend} ${end.x} ${end.y}`
+	const { p50Minutes, p90Minutes } = thread.wait
+	const even = { x: start.x, y: rowY }
+	if (p50Minutes === undefined || p90Minutes === undefined) return { path, beads: { even } }
+	// The days between are folded: the beads keep their order, and a gap between them that shows how unsure it is.
+	const share = Math.min(0.6, 0.16 + (p90Minutes - p50Minutes) / Math.max(1, thread.hangsMinutes))
+	const rest = 1 - share
+	const along = (from: number, first: number, second: number, to: number) => {
+		return rest ** 3 * from + 3 * rest ** 2 * share * first + 3 * rest * share ** 2 * second + share ** 3 * to
+	}
+	const sure = { x: along(start.x, start.x, end.x, end.x), y: along(rowY, rowY + bend, end.y - bend, end.y) }
+	return { path, beads: { even, sure } }
+}
+
+/** Where the clock stands at even odds and where it is sure. */
+function toBeadX({ from, wait }: Thread, toX: (minute: number) => number): { even: number; sure?: number } {
+	const { p50Minutes, p90Minutes, plannedMinutes } = wait
+	const even = toX(from.minute + (p50Minutes ?? plannedMinutes))
+	return p50Minutes === undefined || p90Minutes === undefined ? { even } : { even, sure: toX(from.minute + p90Minutes) }
+}
+
+/** A wait within the session: down to its row, along, and up again. Beads stand at their times of the clock. */
+function archBelow(
+	start: Point,
+	end: Point,
+	rowY: number,
+	beadX: { even: number; sure?: number },
+): Pick<PlacedThread, 'path' | 'beads'> {
+	const radius = Math.min(10, Math.abs(end.x - start.x) / 2)
+	const path = `M${start.x} ${start.y} L${start.x} ${rowY - radius} Q${start.x} ${rowY} ${start.x + radius} ${rowY} L${end.x - radius} ${rowY} Q${end.x} ${rowY} ${end.x} ${rowY - radius} L${end.x} ${end.y}`
+	const onRow = (x: number): Point => ({ x: Math.min(end.x - radius, Math.max(start.x + radius, x)), y: rowY })
+	return { path, beads: { even: onRow(beadX.even), ...(beadX.sure !== undefined && { sure: onRow(beadX.sure) }) } }
+}
+
+function clamp(x: number): number {
+	return Math.min(RIGHT + 6, Math.max(LEFT, x))
+}

@@ -1,0 +1,80 @@
+/** A course's plan as it stands, whether what it was made from has changed since, and planning anew. */
+import { resolveCourse, type CoursePlan } from '../../core/plan/plan-course'
+import type { DesignInCourse } from '../../core/plan/compile/compile-course'
+import type { PlanTerms } from '../../core/plan/compile/drying-terms'
+import type { Design } from '../../core/design/design'
+import { ConflictError } from '../../core/errors'
+import { fingerprintOf } from '../../db/fingerprint.server'
+import type { StoredCourse } from '../../db/repositories/courses.server'
+import { createPlan, findNewestPlan } from '../../db/repositories/plans.server'
+import type { Studio } from '../../db/repositories/accounts.server'
+import { improveLater, makePlan } from './solving/make-plan.server'
+import { readPlanTerms } from './plan-terms.server'
+import { pinDesigns } from './pin-designs.server'
+
+export interface CurrentPlan {
+	coursePlan: CoursePlan
+	planId: number
+	designs: DesignInCourse[]
+	documents: Design[]
+	/** Of the inputs as they are now. */
+	fingerprint: string
+	/** The course has changed since the plan was made. */
+	isOutdated: boolean
+}
+
+/** The newest plan; one is made and kept if there is none. */
+export async function readPlan(studio: Studio, course: StoredCourse): Promise<CurrentPlan> {
+	const [{ plain, documents, terms, fingerprint }, stored] = await Promise.all([
+		readInputs(studio, course),
+		findNewestPlan(studio.id, course.id),
+	])
+	const common = { designs: resolveCourse(plain, documents), documents, fingerprint }
+	if (stored) {
+		const isOutdated = stored.fingerprint !== fingerprint
+		return { ...common, coursePlan: stored.document, planId: stored.id, isOutdated }
+	}
+	const { plan: coursePlan, id: planId } = await makeAndKeep(studio, course.id, {
+		plain,
+		documents,
+		terms,
+		fingerprint,
+	})
+	return { ...common, coursePlan, planId, isOutdated: false }
+}
+
+/** Said to a window that chose before it saw the plan that stands now. */
+export const OTHER_PLAN = 'Another plan was kept in another window meanwhile: look at it first.'
+
+/**
+ * Plans the course anew from what it is now.
+ *
+ * @param shownId - the plan that stood on the page
+ * @throws {ConflictError} another stands there by now
+ */
+export async function planAnew(studio: Studio, course: StoredCourse, shownId: number): Promise<void> {
+	const stored = await findNewestPlan(studio.id, course.id)
+	if (stored && stored.id !== shownId) throw new ConflictError(OTHER_PLAN)
+	await makeAndKeep(studio, course.id, await readInputs(studio, course))
+}
+
+async function makeAndKeep(studio: Studio, courseId: number, { plain, documents, terms, fingerprint }: PlanInputs) {
+	const job = { course: plain, designs: documents, terms }
+	const { plan, isQuick } = await makePlan(studio, job)
+	const id = await createPlan(studio.id, { courseId, fingerprint, document: plan })
+	if (isQuick) improveLater(studio, job, { courseId, planId: id, fingerprint, plan })
+	return { plan, id }
+}
+
+interface PlanInputs {
+	plain: Omit<StoredCourse, 'id' | 'version'>
+	documents: Design[]
+	terms: PlanTerms
+	fingerprint: string
+}
+
+async function readInputs(studio: Studio, { id: _, version: __, ...plain }: StoredCourse): Promise<PlanInputs> {
+	const { documents } = await pinDesigns(studio.id, plain)
+	const terms = await readPlanTerms(studio, documents)
+	return { plain, documents, terms, fingerprint: fingerprintOf(plain, documents, terms) }
+}

@@ -1,0 +1,136 @@
+import { Form, Link } from 'react-router'
+import { comparePlans, type PlanDifference, type Whereabouts } from '../../../../core/plan/tell/plan-differences'
+import { getCourse } from '../../../../db/repositories/courses.server'
+import { listPlans } from '../../../../db/repositories/plans.server'
+import { memberContext } from '../../../shared/http/contexts'
+import { readId } from '../../../shared/http/read-input.server'
+import { loading } from '../../../shared/http/responses.server'
+import { wallTimeOf } from '../../../shared/http/studio-clock.server'
+import { readPlan } from '../../read-plan.server'
+import { proofWords } from '../../words/proof'
+import { count, duration, momentWords } from '../../../shared/words/times'
+import { nameOfTask } from '../../words/tasks'
+import type { Route } from './+types/route'
+
+export function loader({ params, context }: Route.LoaderArgs) {
+	return loading(async () => {
+		const { studio } = context.get(memberContext)
+		const course = await getCourse(studio.id, readId(params.courseId))
+		const { fingerprint } = await readPlan(studio, course)
+		const plans = await listPlans(studio.id, course.id)
+		return {
+			courseId: course.id,
+			version: course.version,
+			plans: plans.map(({ id, createdAt, document, ...stored }, p) => {
+				const before = plans[p + 1]?.document
+				const { status, objective, proven, bounds } = document
+				return {
+					id,
+					madeAt: wallTimeOf(createdAt, studio.timeZone),
+					fitsNow: stored.fingerprint === fingerprint,
+					status,
+					objective,
+					proof: proofWords({ status, objective, proven, bounds }),
+					differences: before ? comparePlans(before, document) : undefined,
+				}
+			}),
+		}
+	})
+}
+
+type KeptPlan = Awaited<ReturnType<typeof loader>>['plans'][number]
+
+/** Differences said before the rest is only counted. */
+const MOST_DIFFERENCES = 12
+
+export default function PlanHistoryPage({ loaderData: { plans, courseId, version } }: Route.ComponentProps) {
+	return (
+		<section className="stack plan-history">
+			<div className="row">
+				<h2>Plans of this course</h2>
+				<Link to={`/courses/${courseId}/plan`}>Back to the plan</Link>
+			</div>
+			<ol reversed>
+				{plans.map((plan, p) => (
+					<li key={plan.id} className="sheet stack">
+						<div className="row">
+							<h3>{momentWords(plan.madeAt)}</h3>
+							{p === 0 && <span className="soft">the one that stands</span>}
+							{p > 0 && plan.fitsNow && (
+								<Form method="post" action={`/courses/${courseId}/plan`}>
+									<input type="hidden" name="version" value={version} />
+									<input type="hidden" name="planId" value={plan.id} />
+									<button className="button-link" name="intent" value="bring-back">
+										Bring it back
+									</button>
+								</Form>
+							)}
+							{!plan.fitsNow && <span className="soft">made from what has changed since</span>}
+						</div>
+						<p>{figureWords(plan)}</p>
+						<p className="soft small">{plan.proof}</p>
+						<Changes differences={plan.differences} />
+					</li>
+				))}
+			</ol>
+		</section>
+	)
+}
+
+function Changes({ differences }: Pick<KeptPlan, 'differences'>) {
+	if (!differences) return <p className="soft small">The first that is kept.</p>
+	if (differences.length === 0) return <p className="small">The same as the one before, step for step.</p>
+	const rest = differences.length - MOST_DIFFERENCES
+	return (
+		<details>
+			<summary>{count(differences.length, 'change')} from the one before</summary>
+			<ul className="small">
+				{differences.slice(0, MOST_DIFFERENCES).map((difference) => (
+					<li key={differenceWords(difference)}>{differenceWords(difference)}</li>
+				))}
+				{rest > 0 && <li>and {rest} more</li>}
+			</ul>
+		</details>
+	)
+}
+
+function figureWords({ objective, status }: Pick<KeptPlan, 'objective' | 'status'>): string {
+	if (!objective) return status === 'impossible' ? 'Cannot be planned' : 'No plan found'
+	if (objective.shortfall > 0) return `${duration(objective.shortfall)} too late`
+	const { prepMinutes = 0, waiting = 0, splits = 0 } = objective
+	return `It fits: ${duration(prepMinutes)} of your time before, ${duration(waiting)} of waiting, ${count(splits, 'step')} taken up again`
+}
+
+const LEVEL_WORDS: Record<Extract<PlanDifference, { kind: 'level' }>['level'], string> = {
+	shortfall: 'Time missing',
+	valueLost: 'Teaching lost',
+	prepMinutes: 'Your time before',
+	finish: 'The end',
+	waiting: 'Waiting',
+	splits: 'Steps taken up again',
+}
+
+function differenceWords(difference: PlanDifference): string {
+	if (difference.kind === 'swap') {
+		return `${nameOfTask(difference.source)}: ${difference.isSwapped ? 'now brought dry' : 'no longer brought dry'}`
+	}
+	if (difference.kind === 'moved') {
+		return `${nameOfTask(difference.source)}: ${whereWords(difference.before)} → ${whereWords(difference.after)}`
+	}
+	const { level, before, after } = difference
+	if (level === 'finish') {
+		if (before === undefined || after === undefined)
+			return `${LEVEL_WORDS.finish}: ${after === undefined ? 'no longer in time' : 'now in time'}`
+		return `${LEVEL_WORDS.finish}: ${duration(Math.abs(after - before))} ${after < before ? 'earlier' : 'later'}`
+	}
+	const said = (value: number | undefined) => {
+		if (value === undefined) return '—'
+		return level === 'splits' || level === 'valueLost' ? String(value) : duration(value)
+	}
+	return `${LEVEL_WORDS[level]}: ${said(before)} → ${said(after)}`
+}
+
+function whereWords(where: Whereabouts): string {
+	if (typeof where === 'object') return where.sessions.map((session) => `session ${session}`).join(' and ')
+	return { home: 'at home', ahead: 'made ahead', dropped: 'left out', 'not there': 'not part of it' }[where]
+}

@@ -1,0 +1,90 @@
+import type { PlanStory, SessionStory } from '../../../../core/plan/tell/plan-story'
+import { clock, duration, longDay, sessionName } from '../../../shared/words/times'
+import { waitSpan } from '../../../drying/words/waits'
+import { nameOfTask } from '../../words/tasks'
+
+/** The same as the picture, as lists: one a session, numbered as the tiles are. */
+export function PlanList({ story }: { story: PlanStory }) {
+	const firstNumbers = story.sessions.map(
+		(_, s) => 1 + story.sessions.slice(0, s).reduce((total, { tiles }) => total + tiles.length, 0),
+	)
+	return (
+		<div className="plan-lists">
+			{story.sessions.map((session, s) => (
+				<SessionList key={s} session={session} story={story} index={s} firstNumber={firstNumbers[s] ?? 1} />
+			))}
+		</div>
+	)
+}
+
+function SessionList({
+	session,
+	story,
+	index,
+	firstNumber,
+}: {
+	session: SessionStory
+	story: PlanStory
+	index: number
+	firstNumber: number
+}) {
+	const { startMin, date } = session.session
+	const dried = story.threads.filter(({ to, from }) => to.session === index && from.session !== index)
+	const sources = new Map(
+		story.sessions.flatMap(({ tiles }) => tiles.map(({ taskId, source }) => [taskId, source] as const)),
+	)
+	return (
+		<section className="sheet" aria-label={sessionName(startMin, session.number)}>
+			<h2>
+				{sessionName(startMin, session.number)} <span className="soft">{longDay(date)}</span>
+			</h2>
+			<p className="soft">
+				{duration(session.workMinutes)} of {duration(session.handsOnMinutes)} in work
+				{session.waitingMinutes > 0 && `, ${duration(session.waitingMinutes)} waiting between steps`},{' '}
+				{duration(session.spareMinutes)} to spare
+			</p>
+			{dried.length > 0 && (
+				<p className="small">
+					Must be dry by now:{' '}
+					{dried
+						.map(
+							({ fromTaskId, stage, wait }) =>
+								`${nameOfTask(sources.get(fromTaskId))} (${stage ?? 'dry'}, ${waitSpan(wait)})`,
+						)
+						.join('; ')}
+					.
+				</p>
+			)}
+			{session.tiles.length === 0 ? (
+				<p className="soft">Nothing falls into this session.</p>
+			) : (
+				<ol start={firstNumber}>
+					{session.tiles.map(({ taskId, source, startMin: from, endMin, run, runCount, pieceCount, isOver }) => (
+						<li key={`${taskId} ${run}`} className={isOver ? 'is-over' : ''}>
+							<span className="plan-list-time">
+								{clock(from)}–{clock(endMin)}
+							</span>
+							<span>
+								{source.type === 'demo' ? (
+									<>
+										<em>you show</em> {source.label}
+									</>
+								) : (
+									<>
+										<strong>{source.partName}</strong> {source.label}
+										<span className="soft">
+											{pieceCount > 1 && ` · ${pieceCount} pieces`}
+											{runCount > 1 && ` · part ${run} of ${runCount}`}
+										</span>
+									</>
+								)}
+								{isOver && <span className="plan-list-over"> ends after the close</span>}
+							</span>
+							<span className="plan-list-minutes">{endMin - from} min</span>
+						</li>
+					))}
+				</ol>
+			)}
+		</section>
+	)
+}

@@ -1,0 +1,52 @@
+import { Link } from 'react-router'
+import type { PlanStory } from '../../../../core/plan/tell/plan-story'
+import { proofWords } from '../../words/proof'
+import { count, duration } from '../../../shared/words/times'
+import type { PlanData } from './load-plan.server'
+import { PlanSearch } from './plan-search'
+
+/** The plan in figures, while no step is chosen. */
+export function PlanSummary({ plan, story }: { plan: PlanData; story: PlanStory }) {
+	const work = story.sessions.reduce((total, { workMinutes }) => total + workMinutes, 0)
+	const waiting = story.sessions.reduce((total, { waitingMinutes }) => total + waitingMinutes, 0)
+	const used = story.sessions.filter(({ tiles }) => tiles.length > 0).length
+	const { objective } = plan
+	return (
+		<>
+			<h2>{story.shortfall ? 'As far as it goes' : `It fits, in ${count(used, 'session')}`}</h2>
+			<dl className="figures">
+				<dt>Work for each student</dt>
+				<dd>{duration(work)}</dd>
+				<dt>Waiting between steps</dt>
+				<dd>{duration(waiting)}</dd>
+				<dt>Your time before</dt>
+				<dd>{duration(story.prepMinutes)}</dd>
+				{objective?.splits !== undefined && (
+					<>
+						<dt>Steps taken up again</dt>
+						<dd>{objective.splits}</dd>
+					</>
+				)}
+			</dl>
+			<p className={plan.status === 'optimal' ? 'proof is-proven' : 'proof'}>{proofWords(plan)}</p>
+			<PlanSearch plan={plan} />
+			<p className="soft small">
+				Waits are computed for {plan.places.rooms.join(' and ')} and, between sessions, {plan.places.store}, so that
+				pieces are ready {CONFIDENCE_WORDS[plan.confidence] ?? `in ${Math.round(100 * plan.confidence)} % of cases`}. On
+				a thread the full bead is even odds, the open one 9 in 10. Choose a step to see what holds it there.
+			</p>
+			{plan.planCount > 1 && (
+				<Link className="small no-print" to="history">
+					Earlier plans
+				</Link>
+			)}
+		</>
+	)
+}
+
+const CONFIDENCE_WORDS: Record<number, string> = {
+	0.5: 'every other time',
+	0.8: '8 times in 10',
+	0.9: '9 times in 10',
+	0.95: '19 times in 20',
+}

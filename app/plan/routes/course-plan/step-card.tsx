@@ -1,0 +1,131 @@
+import type { PlanStory } from '../../../../core/plan/tell/plan-story'
+import type { StepStory, StepWait } from '../../../../core/plan/tell/step-story'
+import { Form, Link } from 'react-router'
+import { clock, count, duration, sessionName, shortDay, wait } from '../../../shared/words/times'
+import { explainWait, percentSure, waitSpan } from '../../../drying/words/waits'
+import type { PlanData } from './load-plan.server'
+import { nameOfTask } from '../../words/tasks'
+import { WhyHere } from './why-here'
+
+/** One step: where it stands, why there, and what waits for it. */
+export function StepCard({ step, story, plan }: { step: StepStory; story: PlanStory; plan: PlanData }) {
+	const { source, runs, minutes, waitsFor, isWaitedForBy, after } = step
+	const isDemo = source.type === 'demo'
+	return (
+		<>
+			<div>
+				<p className="soft">{isDemo ? 'You show' : source.partName}</p>
+				<h2>{source.label}</h2>
+			</div>
+			{!isDemo && <p>{source.sentence}</p>}
+			<dl className="figures wide">
+				<dt>When</dt>
+				{runs.map(({ session, startMin, endMin, pieceCount }) => (
+					<dd key={`${session} ${startMin}`}>
+						{sessionOf(story, session)}, {clock(startMin)}–{clock(endMin)}
+						{runs.length > 1 && `, ${count(pieceCount, 'piece')}`}
+					</dd>
+				))}
+				<dt>Takes</dt>
+				<dd>
+					{duration(minutes)}
+					{!isDemo &&
+						` for ${count(source.pieceCount, 'piece')}${source.batchSizes.length > 1 ? `, reckoned in ${source.batchSizes.length} batches` : ''}`}
+				</dd>
+				<dt>Comes after</dt>
+				<dd>
+					{waitsFor.length === 0 &&
+						after.length === 0 &&
+						(isDemo ? 'nothing: shown before it is first needed.' : 'nothing: it can be the first of all.')}
+					{waitsFor.map((waiting) => (
+						<WaitWords key={nameOfTask(waiting.other)} waiting={waiting} story={story} plan={plan} />
+					))}
+					{after.map(({ other, withinMinutes }) => (
+						<span key={nameOfTask(other)}>
+							after {nameOfTask(other)}
+							{withinMinutes !== undefined && `, and within ${wait(withinMinutes)} of it, while still damp`}.
+						</span>
+					))}
+				</dd>
+				{plan.why && <WhyHere why={plan.why} plan={plan} />}
+				{isWaitedForBy.length > 0 && (
+					<>
+						<dt>Waits for it</dt>
+						<dd>
+							{isWaitedForBy.map(({ other, stage, wait: source, thread }) => (
+								<span key={nameOfTask(other)}>
+									{nameOfTask(other)}, {sessionOf(story, thread.to.session).toLowerCase()}: {stage ?? 'wait'},{' '}
+									{waitSpan(source)}.
+								</span>
+							))}
+						</dd>
+					</>
+				)}
+			</dl>
+		</>
+	)
+}
+
+function WaitWords({
+	waiting: { other, stage, wait: source, isSwapped, thread },
+	story,
+	plan,
+}: {
+	waiting: StepWait
+	story: PlanStory
+	plan: PlanData
+}) {
+	const made = sessionOf(story, thread.from.session).toLowerCase()
+	const link = plan.dryingLinks[source.key]
+	return (
+		<>
+			{isSwapped ? (
+				<span>You bring {nameOfTask(other)} dry, in exchange for the fresh piece.</span>
+			) : (
+				<span>
+					{nameOfTask(other)} ends on {made}; {stage ?? 'ready'} by {shortDay(thread.readyAt.date)},{' '}
+					{clock(thread.readyAt.minuteOfDay)}
+					{thread.sure !== undefined && `, and ${percentSure(thread.sure)} sure when it is needed`}.
+				</span>
+			)}
+			<details className="wait-reasons">
+				<summary>Why {waitSpan(source)}?</summary>
+				<ul>
+					{explainWait(source).map((line) => (
+						<li key={line}>{line}</li>
+					))}
+				</ul>
+				{link && <Link to={link}>See it dry, and what would help</Link>}
+				<Form method="post" className="wait-by-hand no-print" preventScrollReset>
+					<input type="hidden" name="version" value={plan.version} />
+					<input type="hidden" name="key" value={source.key} />
+					<label>
+						Set by hand, minutes
+						<input
+							name="minutes"
+							type="number"
+							min={1}
+							max={43200}
+							step={1}
+							required
+							key={source.plannedMinutes}
+							defaultValue={Math.min(43200, source.plannedMinutes)}
+						/>
+					</label>
+					<button className="button-link" name="intent" value="set-wait">
+						Hold it
+					</button>
+					{source.basis === 'by hand' && plan.waitsByHand.includes(source.key) && (
+						<button className="button-link" name="intent" value="free-wait" formNoValidate>
+							Compute again
+						</button>
+					)}
+				</Form>
+			</details>
+		</>
+	)
+}
+
+function sessionOf(story: PlanStory, index: number): string {
+	return sessionName(story.sessions[index]?.session.startMin ?? 0, index + 1)
+}

@@ -1,0 +1,23 @@
+import type { TriedWay } from '../../../../core/plan/ways-out/ways-out'
+import { getCourse } from '../../../../db/repositories/courses.server'
+import { memberContext } from '../../../shared/http/contexts'
+import { readId } from '../../../shared/http/read-input.server'
+import { loading } from '../../../shared/http/responses.server'
+import { readPlan } from '../../read-plan.server'
+import { solve } from '../../solving/solver-pool.server'
+import type { Route } from './+types/route'
+
+const TIME_MS = 6000
+
+/** What would make the course fit, each tried; none for a course that fits. */
+export function loader({ params, context }: Route.LoaderArgs) {
+	return loading(async () => {
+		const { studio } = context.get(memberContext)
+		const { coursePlan, documents } = await readPlan(studio, await getCourse(studio.id, readId(params.courseId)))
+		const fits = coursePlan.status === 'optimal' || coursePlan.status === 'feasible'
+		const ways: TriedWay[] = fits
+			? []
+			: await solve<'ways-out'>(studio.id, { kind: 'ways-out', coursePlan, designs: documents, timeMs: TIME_MS })
+		return Response.json({ ways })
+	})
+}

@@ -1,0 +1,70 @@
+/** A course planned by the solver's threads, in a time that a page can wait; the rest of the search goes on behind it. */
+import type { CoursePlan } from '../../../core/plan/plan-course'
+import { BusyError } from '../../../core/errors'
+import { compareObjectives } from '../../../core/plan/problem/objective'
+import type { Studio } from '../../../db/repositories/accounts.server'
+import { createPlan, findNewestPlan } from '../../../db/repositories/plans.server'
+import { log } from '../../shared/http/log.server'
+import type { SolverJob } from './solver-job'
+import { isSolverBusy, solve } from './solver-pool.server'
+
+/** Most courses are proven in a fraction of it. */
+const PLAN_TIME_MS = 1500
+
+export type PlanJob = Omit<Extract<SolverJob, { kind: 'plan' }>, 'kind' | 'timeMs'>
+
+export interface MadePlan {
+	plan: CoursePlan
+	/** Only the first plan that was found, since others were waiting: a better one is to be looked for. */
+	isQuick: boolean
+}
+
+/**
+ * The best plan found in that time, or where others wait already the first one, at once.
+ *
+ * @throws {InputError} by field of the course
+ * @throws {BusyError} even for that there are too many
+ */
+export async function makePlan(studio: Studio, job: PlanJob): Promise<MadePlan> {
+	const isQuick = isSolverBusy()
+	const timeMs = isQuick ? 0 : PLAN_TIME_MS
+	const plan = await solve<'plan'>(studio.id, { kind: 'plan', ...job, timeMs }, isQuick ? 'at once' : 'soon')
+	return { plan, isQuick: isQuick && plan.status !== 'optimal' }
+}
+
+/** Courses whose better plan is being looked for, by id. */
+const improving = new Set<number>()
+
+/** Whether a better plan than the one that stands is being looked for by itself. */
+export function isImproving(courseId: number): boolean {
+	return improving.has(courseId)
+}
+
+export interface QuickPlan {
+	courseId: number
+	planId: number
+	fingerprint: string
+	plan: CoursePlan
+}
+
+/** Looks for a better plan than a quick one when there is time; it is kept unless another has been kept meanwhile. */
+export function improveLater(studio: Studio, job: PlanJob, quick: QuickPlan): void {
+	if (improving.has(quick.courseId)) return
+	improving.add(quick.courseId)
+	void improve(studio, job, quick)
+		.catch((error: unknown) => {
+			// The quick plan stands; who wants a better one can ask for it.
+			if (!(error instanceof BusyError)) log.error({ err: error }, 'a plan could not be improved')
+		})
+		.finally(() => improving.delete(quick.courseId))
+}
+
+async function improve(studio: Studio, job: PlanJob, { courseId, planId, fingerprint, plan }: QuickPlan) {
+	const start = plan.plan && { start: plan.plan }
+	const better = await solve<'plan'>(studio.id, { kind: 'plan', ...job, ...start, timeMs: PLAN_TIME_MS }, 'later')
+	const newest = await findNewestPlan(studio.id, courseId)
+	if (newest?.id !== planId) return
+	const isBetter = better.objective && (!plan.objective || compareObjectives(better.objective, plan.objective) < 0)
+	if (isBetter || better.status !== plan.status)
+		await createPlan(studio.id, { courseId, fingerprint, document: better })
+}

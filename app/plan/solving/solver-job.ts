@@ -1,0 +1,69 @@
+/** What the solver's threads are asked, and how each job is done: the same in a thread and, where there is none, here. */
+import { planCourse, resolveCourse, type CoursePlan } from '../../../core/plan/plan-course'
+import { tryWaysOut, type TriedWay } from '../../../core/plan/ways-out/ways-out'
+import type { Course } from '../../../core/course/course'
+import type { PlanTerms } from '../../../core/plan/compile/drying-terms'
+import type { Design } from '../../../core/design/design'
+import { InputError } from '../../../core/errors'
+import type { Plan } from '../../../core/plan/problem/plan'
+
+export type SolverJob =
+	| {
+			kind: 'plan'
+			course: Course
+			designs: readonly Design[]
+			terms: PlanTerms
+			/** A plan to start from. */
+			start?: Plan
+			/** 0: the first plan, without a search. */
+			timeMs: number
+	  }
+	| { kind: 'ways-out'; coursePlan: CoursePlan; designs: readonly Design[]; timeMs: number }
+
+export interface SolverResults {
+	plan: CoursePlan
+	'ways-out': TriedWay[]
+}
+
+/** As it goes from thread to thread: a refused input is an answer too. */
+export type SolverReply<Kind extends keyof SolverResults> =
+	{ result: SolverResults[Kind] } | { problems: InputError['problems'] }
+
+/** Decisions of one search where no thread takes it and a page waits. */
+const NODES_WITHOUT_THREAD = 600
+/** Each way out has at least so long. */
+const LEAST_WAY_MS = 400
+const EXPECTED_WAYS = 6
+
+/** @param now - a clock in ms; undefined: the work is limited by nodes instead, so that a page does not wait long */
+export function performJob(job: SolverJob, now: (() => number) | undefined): SolverReply<typeof job.kind> {
+	try {
+		return { result: job.kind === 'plan' ? planJob(job, now) : waysOutJob(job, now) }
+	} catch (error) {
+		if (error instanceof InputError) return { problems: error.problems }
+		throw error
+	}
+}
+
+function planJob(
+	{ course, designs, terms, start, timeMs }: Extract<SolverJob, { kind: 'plan' }>,
+	now: (() => number) | undefined,
+): CoursePlan {
+	return planCourse(course, designs, terms, { ...effort(now, timeMs), ...(start && { start }) })
+}
+
+function waysOutJob(
+	{ coursePlan, designs, timeMs }: Extract<SolverJob, { kind: 'ways-out' }>,
+	now: (() => number) | undefined,
+): TriedWay[] {
+	const resolved = resolveCourse(coursePlan.course, designs)
+	const share = Math.max(LEAST_WAY_MS, timeMs / EXPECTED_WAYS)
+	return [...tryWaysOut(coursePlan, resolved, () => effort(now, share))]
+}
+
+function effort(now: (() => number) | undefined, timeMs: number) {
+	if (timeMs === 0) return { nodes: 0 }
+	if (!now) return { nodes: NODES_WITHOUT_THREAD }
+	const end = now() + timeMs
+	return { shouldStop: () => now() >= end }
+}

@@ -1,0 +1,28 @@
+/** Amounts and money in words. */
+import type { AmountUnit } from '../../../core/kit/bill'
+import { tellLength, tellMass, tellVolume, type ToldAmount, type UnitSystem } from '../../../core/materials/units'
+
+/** '62 g', '4.4 ml', '1.25 m', '12'. */
+export function amountWords(amount: number, unit: AmountUnit, system: UnitSystem): string {
+	return unit === 'piece' ? String(amount) : words(tell(amount, unit, system))
+}
+
+function tell(amount: number, unit: Exclude<AmountUnit, 'piece'>, system: UnitSystem): ToldAmount {
+	if (unit === 'mg') return tellMass(amount / 1000, system)
+	return unit === 'µl' ? tellVolume(amount / 1000, system) : tellLength(amount, system)
+}
+
+function words({ value, digits, unit }: ToldAmount): string {
+	return `${value.toFixed(digits)} ${unit}`
+}
+
+/** A length of wire or of a sheet. */
+export function lengthWords(lengthMm: number, system: UnitSystem): string {
+	return words(tellLength(lengthMm, system))
+}
+
+/** '€ 12.40'. */
+export function money(cents: number, currency: string): string {
+	const sign = cents < 0 ? '−' : ''
+	return `${sign}${currency} ${(Math.abs(cents) / 100).toFixed(2)}`
+}

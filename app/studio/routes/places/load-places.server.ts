@@ -1,0 +1,50 @@
+/** What the list of rooms and stores shows. */
+import { beliefOf } from '../../../../core/plan/compile/drying-terms'
+import { meanAir } from '../../../../core/drying/climate'
+import type { DryingPiece } from '../../../../core/drying/drying-piece'
+import { forecast } from '../../../../core/drying/forecast'
+import { PASTE_TERMS } from '../../../../core/drying/paste-terms'
+import { cutOffHumidity } from '../../../../core/drying/stages'
+import type { Studio } from '../../../../db/repositories/accounts.server'
+import { listPlaces } from '../../../../db/repositories/places.server'
+import { readDryingTerms } from '../../../plan/plan-terms.server'
+import { remember } from '../../../shared/http/remember.server'
+import { readLive } from '../../readings/live-readings.server'
+import { ageWords } from '../../words/readings'
+
+/** By which rooms are compared. */
+const PETAL: DryingPiece = {
+	paste: PASTE_TERMS['gum paste'],
+	body: { type: 'sheet', thicknessMm: 0.7, back: 'ventilated' },
+}
+const MADE_AT = 19 * 60
+const rememberFirm = remember<{ p50?: number; p90?: number }>(500)
+
+export async function loadPlaces(studio: Studio) {
+	const [places, terms] = await Promise.all([listPlaces(studio.id), readDryingTerms(studio)])
+	const live = await readLive(studio, places)
+	const belief = beliefOf(terms, 'gum paste')
+	return {
+		places: places.map(({ id, kind, name, climate, movement }) => {
+			const path = { startMinuteOfDay: MADE_AT, stays: [{ hours: Infinity, climate, movement }] }
+			const { p50, p90 } = rememberFirm([path, terms.observations['gum paste']], () => {
+				return forecast(PETAL, path, belief, 'firm').stages.firm
+			})
+			const reading = live.get(id)
+			const firm: [number, number] | undefined = p50 === undefined || p90 === undefined ? undefined : [p50, p90]
+			return {
+				id,
+				kind,
+				name,
+				movement,
+				...meanAir(climate),
+				isByDay: climate.type === 'day',
+				firm,
+				needsBelow: cutOffHumidity(PETAL.paste, 'firm'),
+				reading: reading && { ...reading, ageWords: ageWords(reading.ageMinutes) },
+			}
+		}),
+	}
+}
+
+export type PlaceCard = Awaited<ReturnType<typeof loadPlaces>>['places'][number]

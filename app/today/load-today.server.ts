@@ -1,0 +1,40 @@
+/** What the start page says: the next course with what to prepare for it, and the ones after. */
+import { tellPlan } from '../../core/plan/tell/plan-story'
+import { listPreparation } from '../../core/kit/preparation'
+import { daysBetween } from '../../core/time/calendar'
+import { findNextCourseId, listCourses } from '../../db/repositories/courses.server'
+import type { Studio } from '../../db/repositories/accounts.server'
+import { readKit } from '../kit/read-kit.server'
+
+const OTHERS_SHOWN = 6
+
+export async function loadToday(studio: Studio, date: string) {
+	const [nextId, { courses }] = await Promise.all([findNextCourseId(studio.id, date), listCourses(studio.id)])
+	const upcoming = courses.filter(({ lastDate }) => lastDate >= date).toReversed()
+	return {
+		date,
+		hasCourses: courses.length > 0,
+		next: nextId === undefined ? undefined : await loadNext(studio, nextId, date),
+		others: upcoming.filter(({ id }) => id !== nextId).slice(0, OTHERS_SHOWN),
+	}
+}
+
+async function loadNext(studio: Studio, courseId: number, date: string) {
+	const { course, coursePlan, kit, state } = await readKit(studio, courseId)
+	const { compiled, plan } = coursePlan
+	const session = course.sessions.findIndex((candidate) => candidate.date >= date)
+	const story = plan && tellPlan(compiled, plan, coursePlan.course.sessions)
+	const next = course.sessions[session]
+	return {
+		id: course.id,
+		name: course.name,
+		studentCount: course.studentCount,
+		sessionNumber: session + 1,
+		sessionCount: course.sessions.length,
+		session: next,
+		daysAway: next ? daysBetween(date, next.date) : 0,
+		isOutdated: state.isOutdated,
+		story,
+		preparation: story && kit ? listPreparation(story, kit) : undefined,
+	}
+}

@@ -1,0 +1,126 @@
+import { Link } from 'react-router'
+import { PlanBands } from '../plan/components/plan-bands/plan-bands'
+import { memberContext } from '../shared/http/contexts'
+import { loading } from '../shared/http/responses.server'
+import { today } from '../shared/http/studio-clock.server'
+import { clock, count, daysAway, duration, longDay, sessionName, shortDay } from '../shared/words/times'
+import type { Route } from './+types/route'
+import { loadToday } from './load-today.server'
+import { PreparationList } from './preparation-list'
+import './today.css'
+
+export function meta() {
+	return [{ title: 'Today · Calycine' }]
+}
+
+export function loader({ context }: Route.LoaderArgs) {
+	const { studio } = context.get(memberContext)
+	return loading(() => loadToday(studio, today(studio.timeZone)))
+}
+
+type TodayData = Route.ComponentProps['loaderData']
+
+export default function Today({ loaderData: { date, next, others, hasCourses } }: Route.ComponentProps) {
+	return (
+		<>
+			<div className="page-head">
+				<h1>Today</h1>
+				<p className="soft">{longDay(date)}</p>
+				<Link className="button-link push" to="/courses/new">
+					New course
+				</Link>
+			</div>
+			{next ? <NextCourse next={next} /> : <NothingNext hasCourses={hasCourses} />}
+			{others.length > 0 && <Others courses={others} />}
+		</>
+	)
+}
+
+function NextCourse({ next }: { next: NonNullable<TodayData['next']> }) {
+	const { session, story } = next
+	return (
+		<div className="today-next">
+			<section className="sheet stack" aria-labelledby="next-course">
+				<div>
+					<p className="today-when">
+						{session && `${longDay(session.date)}, ${clock(session.startMin)} · ${daysAway(next.daysAway)}`}
+					</p>
+					<h2 id="next-course" className="today-name">
+						<Link to={`/courses/${next.id}/plan`}>{next.name}</Link>
+					</h2>
+					<p className="soft">
+						{session && sessionName(session.startMin, next.sessionNumber)} of {next.sessionCount} ·{' '}
+						{count(next.studentCount, 'student')}
+					</p>
+				</div>
+				{story?.shortfall && (
+					<p className="alert">
+						It does not fit as it is set: {duration(story.shortfall.minutes)} are missing.{' '}
+						<Link to={`/courses/${next.id}/plan`}>See what would help</Link>
+					</p>
+				)}
+				{next.isOutdated && (
+					<p className="alert">
+						A design has changed since this was planned. <Link to={`/courses/${next.id}/plan`}>Look at the plan</Link>
+					</p>
+				)}
+				{story && (
+					<div className="scroll-x">
+						<PlanBands story={story} />
+					</div>
+				)}
+			</section>
+			<section className="sheet stack" aria-labelledby="to-prepare">
+				<h2 id="to-prepare">To prepare</h2>
+				{next.preparation ? (
+					<PreparationList items={next.preparation} prepMinutes={story?.prepMinutes ?? 0} />
+				) : (
+					<p className="soft">There is no plan yet.</p>
+				)}
+				<Link className="button-link primary" to={`/courses/${next.id}/kits`}>
+					Pack the kits
+				</Link>
+			</section>
+		</div>
+	)
+}
+
+function NothingNext({ hasCourses }: { hasCourses: boolean }) {
+	return (
+		<section className="sheet empty">
+			<h2>{hasCourses ? 'No session lies ahead' : 'Your bench is clear'}</h2>
+			<p className="soft">
+				{hasCourses
+					? 'Every course in your book is over.'
+					: 'Choose a design and say when your students come: the plan follows.'}
+			</p>
+			<Link className="button-link primary" to="/courses/new">
+				Plan a course
+			</Link>
+		</section>
+	)
+}
+
+function Others({ courses }: { courses: TodayData['others'] }) {
+	return (
+		<section className="today-others" aria-labelledby="after-that">
+			<h2 id="after-that">After that</h2>
+			<ul>
+				{courses.map((course) => (
+					<li key={course.id} className="sheet">
+						<h3>
+							<Link to={`/courses/${course.id}/plan`}>{course.name}</Link>
+						</h3>
+						<p className="soft">
+							from {shortDay(course.firstDate)} · {count(course.sessionCount, 'session')} ·{' '}
+							{count(course.studentCount, 'student')}
+						</p>
+						{course.planStatus === 'infeasible' && (
+							<p className="today-short">{duration(course.shortfallMinutes)} missing</p>
+						)}
+					</li>
+				))}
+			</ul>
+		</section>
+	)
+}

@@ -1,0 +1,58 @@
+/** A course as the instructor sets it: what is made, by whom, and in which sessions. */
+import type { Picks } from '../design/resolve-design'
+
+/** How fast a group works, against a practised adult. */
+export const PACES = ['practised', 'improvers', 'beginners', 'children', 'mixed'] as const
+export type Pace = (typeof PACES)[number]
+
+/** Whom the times are meant for: the student in the middle, or so slow that 8 or 9 in 10 keep up. */
+export const PLAN_FOR = ['middle', 'slower', 'slowest'] as const
+export type PlanFor = (typeof PLAN_FOR)[number]
+
+export interface Break {
+	/** Minutes after midnight. */
+	startMin: number
+	minutes: number
+}
+
+export interface Session {
+	/** YYYY-MM-DD, on the wall clock of the studio. */
+	date: string
+	/** Minutes after midnight. */
+	startMin: number
+	endMin: number
+	/** Setting up and welcome, at the start. */
+	setUpMinutes: number
+	/** Boxing and clearing away, at the end. */
+	clearAwayMinutes: number
+	breaks: Break[]
+	/** Place of the studio; absent: its first room. */
+	roomId?: number
+}
+
+export interface CourseDesign {
+	designId: string
+	flowersPerStudent: number
+	picks: Picks
+	/** Version of the design that the course is planned with; absent before it is first saved. */
+	designVersion?: number
+}
+
+export interface Course {
+	name: string
+	studentCount: number
+	pace: Pace
+	planFor: PlanFor
+	/** Confidence that each student has enough pieces, in (0, 1). */
+	spareConfidence: number
+	/** Flowers' worth of pieces for the instructor to show. */
+	demoFlowers: number
+	/** Most minutes of homework between two sessions; 0: none is given. */
+	homeworkMinutes: number
+	designs: CourseDesign[]
+	sessions: Session[]
+	/** Where pieces lie between sessions, a place of the studio; absent: its first store. */
+	storeId?: number
+	/** Waits set by hand, clock minutes by `waitKey`. */
+	waits?: Record<string, number>
+}

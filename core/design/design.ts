@@ -1,0 +1,293 @@
+/**
+ * A design as an instructor writes it down, and as it is exchanged: parts, steps and choices, with units in the names
+ * of fields. Later versions of the format only add fields.
+ * Not for: a design whose choices are made; see resolve-design.
+ */
+import type { AllowedPlace } from '../plan/problem/instance'
+
+/** Marks a document as a design. */
+export const DESIGN_FORMAT = 'calycine-design'
+/** Newest version of the form that is read. */
+export const DESIGN_FORMAT_VERSION = 1
+
+/** Stages of drying, from the first skin to dry all through. */
+export const DRYING_STAGES = ['skin', 'touch', 'set', 'firm', 'hard', 'through'] as const
+export type DryingStage = (typeof DRYING_STAGES)[number]
+
+export type DesignKind = 'flower' | 'foliage' | 'ornament' | 'topper'
+export type Audience = 'adults' | 'children'
+export type PartRole = 'centre' | 'petal' | 'sepal' | 'leaf' | 'bud' | 'filler' | 'base' | 'decoration'
+export type Paste = 'gum paste' | 'modelling paste' | 'stiffened sugarpaste' | 'sugarpaste'
+export type BackFace = 'free' | 'ventilated' | 'tissue' | 'foam' | 'board'
+export type Teaching = 'must' | 'worth' | 'routine'
+export type Hazard =
+	| 'wire'
+	| 'sharp'
+	| 'dust'
+	| 'alcohol'
+	| 'spray'
+	| 'steam'
+	| 'hot glue'
+	| 'microwave'
+	| 'small parts'
+	| 'not food'
+	| 'strain'
+
+/** Tints of the palette in which a part is drawn. */
+export const TINTS = ['blush', 'plum', 'fern', 'straw', 'apricot', 'iris', 'sea', 'clay'] as const
+export type Tint = (typeof TINTS)[number]
+
+/** Outlines given by width and length; `own` is a path of the design's own. */
+export const OUTLINE_FAMILIES = [
+	'circle',
+	'ellipse',
+	'petal',
+	'round petal',
+	'heart',
+	'lanceolate leaf',
+	'ovate leaf',
+	'triangle',
+	'strip',
+	'star',
+	'blossom',
+	'calyx',
+	'fan',
+] as const
+export type OutlineFamily = (typeof OUTLINE_FAMILIES)[number]
+
+export interface CutForm {
+	type: 'cut'
+	outline: OutlineFamily | 'own'
+	/** Of a star, blossom or calyx; absent: 5. */
+	lobes?: number
+	/** SVG path of an `own` outline, one closed line; only its shape counts, the size is the width and length. */
+	path?: string
+	widthMm: number
+	lengthMm: number
+	thicknessMm: number
+}
+
+export type FormedBody = 'ball' | 'cone' | 'drop' | 'cylinder'
+
+/** How the pieces of a part come about. */
+export type PartForm =
+	| CutForm
+	| { type: 'formed'; body: FormedBody; diameterMm: number; lengthMm?: number }
+	| { type: 'moulded'; massG: number }
+	| { type: 'bought'; item: string; massG?: number; diameterMm?: number }
+	/** Each piece of another part gives so many of these. */
+	| { type: 'derived'; fromPart: string; piecesEach: number }
+
+/** Options of choices under which something exists, all of them to hold: `{ technique: ['wired'] }`. */
+export type Condition = Record<string, string[]>
+
+export interface PartWire {
+	gauge: number
+	/** Whole mm, of each wire. */
+	lengthMm: number
+	/** Wires in a piece; absent: 1. */
+	perPiece?: number
+	colour: string
+	/** How far the wire goes into the piece, as a fraction of its length. */
+	insertedFraction: number
+	/** How the wire gets into the piece. */
+	method?: 'grooved board' | 'rolled rib' | 'pinched thread' | 'hooked'
+	/** How far a rib reaches up the piece, as a fraction of its length. */
+	ribFraction?: number
+}
+
+/** Allergens that are told apart. */
+export const ALLERGENS = ['egg', 'milk', 'nuts', 'wheat', 'soya', 'gelatine', 'alcohol'] as const
+export type Allergen = (typeof ALLERGENS)[number]
+
+/** Something mixed by a recipe, of which steps use a little. */
+export interface Mixture {
+	id: string
+	name: string
+	/** Of its amounts per piece and of its yield. */
+	unit: 'ml' | 'g'
+	ingredients: { name: string; amount: number; unit: 'ml' | 'g'; allergens?: Allergen[] }[]
+	/** Of one recipe; absent: the sum of the ingredients of the same unit. */
+	yields?: number
+}
+
+export type MaterialKind =
+	| 'dust'
+	| 'gel colour'
+	| 'strong alcohol'
+	| 'glaze'
+	| 'spray'
+	| 'hot glue'
+	| 'edible glue'
+	| 'royal icing'
+	| 'steam'
+	| 'starch'
+	| 'fat'
+	| 'other'
+
+export interface Material {
+	name: string
+	kind: MaterialKind
+	gPerPiece?: number
+}
+
+/** A paste beyond the usual ones, known by the one that it is like. */
+export interface OwnPaste {
+	name: string
+	/** In [0.25, 4]: 2 dries twice as fast. */
+	paceFactor: number
+}
+
+/** A paste of the studio's own, with the usual one that it is like. */
+export interface OwnPasteLike extends OwnPaste {
+	like: Paste
+}
+
+interface PartTerms {
+	name: string
+	piecesPerFlower: number
+	form: PartForm
+	paste?: Paste
+	/** A paste of the studio's own, like `paste` but drying so many times as fast. */
+	ownPaste?: OwnPaste
+	colour: string
+	wire?: PartWire
+	drying?: { backFace: BackFace; former: string }
+	/** Pieces taped together before the assembly, on a wire of the bundle's own. */
+	bundles?: { pieces: number; wire?: PartWire }
+	/** Probability that a piece is lost in the hands of a practised student, in [0, 0.5]. */
+	breakage: number
+}
+
+export interface Part extends PartTerms {
+	id: string
+	role: PartRole
+	tint: Tint
+	/** Beyond what the paste is known for, as a label says. */
+	allergens?: Allergen[]
+	when?: Condition
+	/** Terms that change under options; later ones win. */
+	variants?: { when: Condition; set: Partial<PartTerms> }[]
+}
+
+/** What must have happened before a step. */
+export interface Need {
+	/** Id of the step that goes before. */
+	after: string
+	/** Absent: no drying in between. */
+	wait?: {
+		/** Absent: it is time alone that must pass, as for glue to hold. */
+		stage?: DryingStage
+		/** Clock minutes that this usually takes, as the design states it. */
+		usualMinutes: number
+		/** These minutes hold whatever the room: nothing is computed. */
+		isByHand?: boolean
+		/** The instructor may bring dried pieces in exchange. */
+		isSwappable?: boolean
+	}
+	/** This step must begin its last piece within so many minutes: "before it skins", "while still damp". */
+	withinMinutes?: number
+	/** The limit if what waits is kept covered. */
+	withinCoveredMinutes?: number
+	/** It is kept covered: the longer limit holds. */
+	isCovered?: boolean
+	/** Each piece follows by itself; both steps are of the same part. */
+	isPieceByPiece?: boolean
+}
+
+interface StepTerms {
+	/** Of a practised adult, per piece of the part, or per flower for a step of the assembly. */
+	minutesPerPiece: number
+	/** Once, whatever the number of pieces. */
+	fixedMinutes: number
+	sentence: string
+	tools: string[]
+	/** For how much of a piece's time a tool is in the hand, in [0, 1]; absent: as usual for such a tool. */
+	toolShares?: Record<string, number>
+	places: AllowedPlace[]
+	teaching: Teaching
+}
+
+export interface Step extends StepTerms {
+	id: string
+	/** Absent: a step of the assembly. */
+	part?: string
+	/** Two or three words for a tile. */
+	label: string
+	/** Id of the technique that it uses, shown once per course before its first use. */
+	technique?: string
+	needs: Need[]
+	/** Present: may be interrupted, never for fewer pieces than this. */
+	leastPieces?: number
+	/** Present: may be left out, together with all steps of the same extra. */
+	extra?: string
+	materials?: Material[]
+	/** Amounts in the mixture's unit. */
+	uses?: { mixture: string; amountPerPiece: number }[]
+	/** Beyond what materials, tools and wires tell by themselves. */
+	hazards: Hazard[]
+	when?: Condition
+	variants?: { when: Condition; set: Partial<StepTerms> }[]
+}
+
+export interface Choice {
+	id: string
+	name: string
+	/** The first is the usual one. */
+	options: { id: string; name: string }[]
+}
+
+export interface Technique {
+	id: string
+	name: string
+	demoMinutes: number
+}
+
+/** A layer of the assembly, from inside out. */
+export interface Layer {
+	part: string
+	pieceCount: number
+	/** Distance of the pieces' feet from the middle. */
+	radiusMm: number
+	/** Over the gaps of the ring before, under its pieces, up a stem, laid along the ring, or anyhow. */
+	arrangement: 'over gaps' | 'aligned' | 'spiral' | 'around' | 'free'
+	/** Of the pieces' feet above the base; absent: 0. */
+	heightMm?: number
+	/** In a spiral, so much lower from piece to piece; absent: 0. */
+	dropMm?: number
+	/** 0 upright, 90 flat, more bent back; absent: 75. */
+	opennessDeg?: number
+	joining?: 'taped' | 'glued'
+	/** Turns of tape a piece. */
+	tapeTurns?: number
+	tapeWidth?: 'full' | 'half' | 'third'
+	/** Alternating round the ring; absent: the part's own. */
+	tints?: Tint[]
+	when?: Condition
+}
+
+export interface Design {
+	format: typeof DESIGN_FORMAT
+	formatVersion: typeof DESIGN_FORMAT_VERSION
+	/** Lower-case letters, digits and hyphens. */
+	id: string
+	name: string
+	kind: DesignKind
+	/** Absent: adults. */
+	audience?: Audience
+	/** 1 (first lesson) to 5. */
+	level: number
+	finishedSizeMm: number
+	/** The view that shows it best; absent: from above. */
+	bestView?: 'above' | 'side'
+	summary: string
+	notes?: string
+	choices: Choice[]
+	techniques: Technique[]
+	mixtures?: Mixture[]
+	/** Optional work that steps may belong to, and the value it has for the finished flower. */
+	extras?: { id: string; name: string; value: number }[]
+	parts: Part[]
+	steps: Step[]
+	layers: Layer[]
+}

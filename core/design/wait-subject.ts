@@ -1,0 +1,90 @@
+/**
+ * What a wait is for: a piece of paste that dries, or a film of paint, glaze or glue on pieces that have dried before.
+ * A wait after a step belongs to that step's part, whoever waits.
+ */
+import { FILM_SPREAD, filmWaitSec, type FilmWait } from '../drying/film-waits'
+import type { DryingPiece } from '../drying/drying-piece'
+import { forecast } from '../drying/forecast'
+import { FIRST_BELIEF } from '../drying/pace-belief'
+import { pieceOfPart } from './piece-of-part'
+import { ORDINARY_PLACE } from '../drying/place'
+import type { GaugeStandard } from '../materials/wire-gauge'
+import type { DryingStage, MaterialKind, Need, Paste } from './design'
+import type { ResolvedDesign, ResolvedStep } from './resolve-design'
+
+export type WaitSubject =
+	| { type: 'piece'; piece: DryingPiece; stage: DryingStage; paste: Paste | undefined }
+	/** At least one. */
+	| { type: 'films'; films: FilmWait[] }
+
+/** What stands on a piece after a step, by its materials. */
+const FILM_OF: Partial<Record<MaterialKind, FilmWait>> = {
+	glaze: 'glaze',
+	'strong alcohol': 'alcohol paint',
+	'gel colour': 'gel smear',
+}
+
+type Context = Pick<ResolvedDesign, 'parts' | 'steps'>
+
+/** Undefined: nothing of it can be computed. */
+export function subjectOfWait(
+	design: Context,
+	from: ResolvedStep,
+	stage: DryingStage | undefined,
+	standard: GaugeStandard,
+): WaitSubject | undefined {
+	const part = design.parts.find(({ id }) => id === from.part)
+	if (part && stage !== undefined && !hasDriedBefore(design, from)) {
+		const piece = pieceOfPart(part, design.parts, standard)
+		if (piece) return { type: 'piece', piece, stage, paste: part.paste ?? sourcePaste(design, part.form) }
+	}
+	const films = filmsOf(from, stage)
+	return films.length === 0 ? undefined : { type: 'films', films }
+}
+
+/** Hours at even odds and 9 in 10 in an ordinary room; undefined: nothing can be computed. */
+export function reckonUsualWait(
+	design: Context,
+	need: Need,
+	standard: GaugeStandard,
+): { p50: number; p90: number } | 'never' | undefined {
+	const from = design.steps.find(({ id }) => id === need.after)
+	const subject = need.wait && from && subjectOfWait(design, from, need.wait.stage, standard)
+	if (!subject) return undefined
+	const { climate, movement } = ORDINARY_PLACE
+	if (subject.type === 'piece') {
+		const path = { startMinuteOfDay: 0, stays: [{ hours: Infinity, climate, movement }] }
+		const { p50, p90 } = forecast(subject.piece, path, FIRST_BELIEF, subject.stage).stages[subject.stage]
+		return p50 === undefined || p90 === undefined ? 'never' : { p50, p90 }
+	}
+	if (climate.type !== 'steady') return undefined
+	const seconds = subject.films.map((film) => filmWaitSec(film, { ...climate, movement }) ?? 0)
+	const p50 = Math.max(...seconds) / 3600
+	return { p50, p90: p50 * FILM_SPREAD }
+}
+
+function filmsOf({ materials = [] }: ResolvedStep, stage: DryingStage | undefined): FilmWait[] {
+	return materials.flatMap(({ kind }): FilmWait[] => {
+		if (kind === 'edible glue') return [stage === 'skin' || stage === 'touch' ? 'glue grips' : 'glue holds']
+		const film = FILM_OF[kind]
+		return film ? [film] : []
+	})
+}
+
+/** Whether a step works on pieces that an earlier wait of the same part has dried: its own wait is for what it adds. */
+function hasDriedBefore({ steps }: Context, from: ResolvedStep): boolean {
+	const seen = new Set([from])
+	for (const step of seen) {
+		for (const { after, wait } of step.needs) {
+			const before = steps.find(({ id }) => id === after)
+			if (!before || before.part !== from.part) continue
+			if (wait?.stage) return true
+			seen.add(before)
+		}
+	}
+	return false
+}
+
+function sourcePaste({ parts }: Context, form: ResolvedDesign['parts'][number]['form']): Paste | undefined {
+	return form.type === 'derived' ? parts.find(({ id }) => id === form.fromPart)?.paste : undefined
+}

@@ -1,0 +1,89 @@
+/**
+ * Everything that goes onto the tables: pieces, paste, wires and supplies of every student's kit, of the instructor's
+ * demo set, of what she makes ahead and brings dried, and their sums; tools, formers, colours, and the exchanges for
+ * whoever cannot have something.
+ */
+import type { DesignInCourse } from '../plan/compile/compile-course'
+import type { CompiledCourse } from '../plan/compile/compiled-course'
+import type { Course } from '../course/course'
+import type { OwnedTools } from '../materials/sharing/tool-sharing'
+import type { Mixture } from '../design/design'
+import type { Plan } from '../plan/problem/plan'
+import { countClassPieces, isHandedOutFinished, placeSteps, type PieceLine } from './class-pieces'
+import { listColours, type ColourBatch } from './colour-batches'
+import { datesOf, type CourseDates } from './course-dates'
+import { findFormerPeaks, type FormerLine } from './drying-trays'
+import type { Exchange } from './exchanges'
+import { USUAL_KIT_TERMS, type KitTerms } from './kit-terms'
+import { billPaste, type PasteLine, type SheetGroup } from './paste-bill'
+import { seatStudents, type Seat, type Student } from './student'
+import { billSupplies, type SupplyLine } from './supply-bill'
+import { listTools, type ToolLine } from './tool-needs'
+import { billWires, type OffcutStock, type WireGroup } from './wire-bill'
+
+export interface KitLine extends PieceLine {
+	/** The students get these pieces finished. */
+	isMadeAhead: boolean
+}
+
+export interface ClassKit {
+	studentCount: number
+	seats: Seat[]
+	dates: CourseDates
+	lines: KitLine[]
+	paste: PasteLine[]
+	sheets: SheetGroup[]
+	wires: WireGroup[]
+	supplies: SupplyLine[]
+	recipes: Mixture[]
+	atHand: string[]
+	colours: ColourBatch[]
+	tools: ToolLine[]
+	formers: FormerLine[]
+	exchanges: Exchange[]
+}
+
+/** What a studio has and how it works. */
+export interface KitStudio {
+	/** Lengths in which wires are sold, whole mm, at least one. */
+	stockLengthsMm: readonly number[]
+	terms?: KitTerms
+	offcuts?: readonly OffcutStock[]
+	owned?: OwnedTools
+}
+
+/** @param roster - the first of it sit at the places; the others have none */
+export function packClassKit(
+	course: Course,
+	designs: readonly DesignInCourse[],
+	{
+		compiled,
+		plan,
+		studio,
+		roster = [],
+	}: { compiled: CompiledCourse; plan: Plan; studio: KitStudio; roster?: readonly Student[] },
+): ClassKit {
+	const { terms = USUAL_KIT_TERMS, offcuts = [], owned = {}, stockLengthsMm } = studio
+	const seats = seatStudents(course.studentCount, roster)
+	const placing = placeSteps(designs, compiled, plan)
+	const pieces = countClassPieces(course, designs, { seats, placing })
+	const paste = billPaste(pieces, seats, terms)
+	const supplies = billSupplies(course, designs, pieces, { seats, placing, terms })
+	const dates = datesOf(course, compiled, plan)
+	return {
+		studentCount: course.studentCount,
+		seats,
+		dates,
+		lines: pieces.map((line) => ({ ...line, isMadeAhead: isHandedOutFinished(designs, placing, line) })),
+		paste: paste.lines,
+		sheets: paste.groups,
+		wires: billWires(pieces, { stockLengthsMm, offcuts, minOffcutMm: terms.minOffcutMm }),
+		supplies: supplies.lines,
+		recipes: supplies.recipes,
+		atHand: supplies.atHand,
+		colours: listColours(paste.lines, dates, terms),
+		tools: listTools(course, designs, pieces, { placing, owned }),
+		formers: findFormerPeaks(pieces, designs, { compiled, plan, terms }),
+		exchanges: [...paste.exchanges, ...supplies.exchanges],
+	}
+}

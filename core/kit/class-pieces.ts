@@ -1,0 +1,124 @@
+/** Pieces of every part: each student's with her spares, the instructor's to show, and dried ones brought in exchange. */
+import type { DesignInCourse } from '../plan/compile/compile-course'
+import type { CompiledCourse } from '../plan/compile/compiled-course'
+import type { Course, Pace } from '../course/course'
+import { groupBreakage } from '../course/pace'
+import type { ResolvedDesign, ResolvedPart } from '../design/resolve-design'
+import { countPieces, type PieceCount } from '../design/piece-counts'
+import type { Plan } from '../plan/problem/plan'
+import { sumOfKits, sumShares, type Shares } from './bill'
+import type { Seat } from './student'
+
+export interface PieceLine {
+	designId: string
+	designName: string
+	part: ResolvedPart
+	/** Of a usual kit, without spares. */
+	needed: number
+	/** Of a usual kit. */
+	spares: number
+	/** Who makes the pieces of the kits: the students, or the instructor before, so that they get them finished. */
+	maker: 'students' | 'instructor'
+	/** How many dried sets of her pieces are brought for each student. */
+	swapSets: number
+	shares: Shares
+}
+
+/** Where each step is done, and how often its pieces are brought dried. */
+export interface StepPlacing {
+	placeOf: (designId: string, stepId: string) => 'class' | 'home' | 'ahead' | 'dropped' | undefined
+	/** Swaps of the plan that a step leads up to. */
+	swapsOf: (designId: string, stepId: string) => number
+}
+
+export function placeSteps(
+	designs: readonly DesignInCourse[],
+	{ instance, tasks }: CompiledCourse,
+	plan: Plan,
+): StepPlacing {
+	const swaps = new Map<string, number>()
+	for (const a of plan.swaps) {
+		const source = tasks[instance.arcs[a]?.from ?? '']
+		if (source?.type !== 'step') continue
+		const design = designs.find(({ design: { id } }) => id === source.designId)?.design
+		for (const id of design ? leadingSteps(design, source.stepId) : []) {
+			const key = `${source.designId}/${id}`
+			swaps.set(key, (swaps.get(key) ?? 0) + 1)
+		}
+	}
+	return {
+		placeOf: (designId, stepId) => plan.placements[`${designId}/${stepId}`]?.place,
+		swapsOf: (designId, stepId) => swaps.get(`${designId}/${stepId}`) ?? 0,
+	}
+}
+
+/** The step with all that it needs. */
+function leadingSteps({ steps }: ResolvedDesign, stepId: string): Set<string> {
+	const leading = new Set([stepId])
+	for (const id of leading)
+		for (const { after } of steps.find((step) => step.id === id)?.needs ?? []) leading.add(after)
+	return leading
+}
+
+/** In the order of the designs and their parts; parts of which every step is left out are not among them. */
+export function countClassPieces(
+	course: Course,
+	designs: readonly DesignInCourse[],
+	{ seats, placing }: { seats: readonly Seat[]; placing: StepPlacing },
+): PieceLine[] {
+	return designs.flatMap(({ design, flowersPerStudent }) => {
+		const countsAt = countsByPace(course, design, flowersPerStudent)
+		return design.parts.flatMap((part, p): PieceLine[] => {
+			const steps = design.steps.filter((step) => step.part === part.id)
+			const places = steps.map(({ id }) => placing.placeOf(design.id, id))
+			if (steps.length > 0 && places.every((place) => place === 'dropped')) return []
+			const madeAt = (pace: Pace) => countsAt(pace)[p]?.made ?? 0
+			const usual = madeAt(course.pace)
+			const kits = seats.map(({ student }) => madeAt(student?.level ?? course.pace))
+			const swapSets = Math.max(0, ...steps.map(({ id }) => placing.swapsOf(design.id, id)))
+			const needed = countsAt(course.pace)[p]?.needed ?? 0
+			return [
+				{
+					designId: design.id,
+					designName: design.name,
+					part,
+					needed,
+					spares: usual - needed,
+					maker: places[0] === 'ahead' ? 'instructor' : 'students',
+					swapSets,
+					shares: sumShares({
+						usual,
+						kits,
+						ahead: 0,
+						demo: part.piecesPerFlower * course.demoFlowers,
+						swapOuts: swapSets * sumOfKits({ kits }),
+					}),
+				},
+			]
+		})
+	})
+}
+
+/** A student breaks as many pieces as her level does. */
+function countsByPace({ spareConfidence }: Course, design: ResolvedDesign, flowers: number) {
+	const known = new Map<Pace, PieceCount[]>()
+	return (pace: Pace): PieceCount[] => {
+		const before = known.get(pace)
+		if (before) return before
+		const breakageOf = (breakage: number) => groupBreakage(breakage, pace)
+		const counts = countPieces(design, flowers, { confidence: spareConfidence, breakageOf })
+		known.set(pace, counts)
+		return counts
+	}
+}
+
+/** Whether all pieces of a part are handed out finished. */
+export function isHandedOutFinished(
+	designs: readonly DesignInCourse[],
+	placing: StepPlacing,
+	line: PieceLine,
+): boolean {
+	const design = designs.find(({ design: { id } }) => id === line.designId)?.design
+	const steps = design?.steps.filter((step) => step.part === line.part.id) ?? []
+	return steps.length > 0 && steps.every(({ id }) => placing.placeOf(line.designId, id) === 'ahead')
+}

@@ -1,0 +1,37 @@
+/** When the preparation of a course begins: before the class, and before what is made ahead for it. */
+import type { CompiledCourse } from '../plan/compile/compiled-course'
+import type { Course } from '../course/course'
+import { addDays } from '../time/calendar'
+import type { Plan } from '../plan/problem/plan'
+
+export interface CourseDates {
+	/** Of the first session. */
+	firstSession: string
+	/** The day before: kits are packed. */
+	beforeClass: string
+	/** What is made ahead and brought dried is made on this day. */
+	ahead: string
+	/** The day before that. */
+	beforeAhead: string
+}
+
+const MINUTES_PER_DAY = 1440
+/** Of drying allowed for a part made ahead, where no wait says more. */
+const LEAST_AHEAD_DAYS = 1
+
+/** @param course - with at least one session */
+export function datesOf(course: Pick<Course, 'sessions'>, { arcs, instance }: CompiledCourse, plan: Plan): CourseDates {
+	const firstSession = course.sessions[0]?.date ?? ''
+	const isAhead = (taskId: string | undefined) => plan.placements[taskId ?? '']?.place === 'ahead'
+	const waits = arcs.flatMap(({ wait }, a) => {
+		if (!wait || !(plan.swaps.includes(a) || isAhead(instance.arcs[a]?.from))) return []
+		return [wait.p90Minutes ?? wait.plannedMinutes]
+	})
+	const days = Math.max(LEAST_AHEAD_DAYS, ...waits.map((minutes) => Math.ceil(minutes / MINUTES_PER_DAY)))
+	return {
+		firstSession,
+		beforeClass: addDays(firstSession, -1),
+		ahead: addDays(firstSession, -1 - days),
+		beforeAhead: addDays(firstSession, -2 - days),
+	}
+}

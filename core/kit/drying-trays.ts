@@ -1,0 +1,137 @@
+/** What pieces dry on: how many lie there at once by the plan, and how many trays that takes. */
+import { unitMinutesOf } from '../plan/problem/plan-times'
+import type { DesignInCourse } from '../plan/compile/compile-course'
+import type { CompiledCourse } from '../plan/compile/compiled-course'
+import type { PartForm } from '../design/design'
+import type { Plan } from '../plan/problem/plan'
+import { pasteVolumeMm3 } from '../materials/piece-mass'
+import { sumOfKits } from './bill'
+import type { PieceLine } from './class-pieces'
+import type { KitTerms } from './kit-terms'
+
+export interface FormerLine {
+	former: string
+	/** Pieces of all students that lie on such at once, at most. */
+	peakCount: number
+	/** Clock minute of the course at which that begins; undefined where the instructor makes them all. */
+	peakMinute: number | undefined
+	/** Trays of the studio's size that hold them. */
+	trayCount: number
+	partNames: string[]
+}
+
+/** Pieces that lie on a former for a while. */
+interface Stay {
+	former: string
+	partName: string
+	/** Of one student. */
+	count: number
+	start: number
+	end: number
+	perTray: number
+}
+
+/** One line for each former, those with the most pieces first. */
+export function findFormerPeaks(
+	lines: readonly PieceLine[],
+	designs: readonly DesignInCourse[],
+	{ compiled, plan, terms }: { compiled: CompiledCourse; plan: Plan; terms: KitTerms },
+): FormerLine[] {
+	const stays = lines.flatMap((line) => staysOf(line, designs, { compiled, plan, terms }))
+	const studentCount = lines[0]?.shares.kits.length ?? 0
+	const formers = [...new Set(lines.flatMap(({ part }) => part.drying?.former ?? []))]
+	return formers
+		.flatMap((former): FormerLine[] => {
+			const own = stays.filter((stay) => stay.former === former)
+			const peak = peakOf(own)
+			const ahead = lines.filter(({ part, maker }) => part.drying?.former === former && maker === 'instructor')
+			const aheadCount = ahead.reduce((sum, { shares }) => sum + sumOfKits(shares), 0)
+			const inClass = peak.count * studentCount
+			const peakCount = Math.max(inClass, aheadCount)
+			if (peakCount === 0) return []
+			const partNames = [...new Set([...own.map(({ partName }) => partName), ...ahead.map(({ part }) => part.name)])]
+			const perTray = Math.min(
+				...own.map((stay) => stay.perTray),
+				...ahead.map(({ part }) => piecesPerTray(part.form, terms)),
+			)
+			return [
+				{
+					former,
+					peakCount,
+					peakMinute: inClass >= aheadCount ? peak.minute : undefined,
+					trayCount: Math.ceil(peakCount / perTray),
+					partNames,
+				},
+			]
+		})
+		.toSorted((a, b) => b.peakCount - a.peakCount)
+}
+
+/** From the end of each run of a step until the piece is dry enough or worked on again, whichever comes first. */
+function staysOf(
+	{ designId, part }: PieceLine,
+	designs: readonly DesignInCourse[],
+	{ compiled: { instance, tasks }, plan, terms }: { compiled: CompiledCourse; plan: Plan; terms: KitTerms },
+): Stay[] {
+	const former = part.drying?.former
+	const design = designs.find(({ design: { id } }) => id === designId)?.design
+	if (!former || !design) return []
+	const steps = new Set(design.steps.filter((step) => step.part === part.id).map(({ id }) => `${designId}/${id}`))
+	return instance.arcs.flatMap((arc): Stay[] => {
+		const [task, placement] = [instance.tasks.find(({ id }) => id === arc.from), plan.placements[arc.from]]
+		const source = tasks[arc.from]
+		if (!steps.has(arc.from) || arc.lag === 0 || !task || !placement || !('runs' in placement)) return []
+		const sizes = source?.type === 'step' ? source.batchSizes : []
+		const next = plan.placements[arc.to]
+		const nextStart = next && 'runs' in next ? (next.runs[0]?.start ?? Infinity) : Infinity
+		let unit = 0
+		return placement.runs.map(({ start, units }) => {
+			const count = sizes.slice(unit, unit + units).reduce((sum, size) => sum + size, 0)
+			unit += units
+			const from = start + units * unitMinutesOf(task)
+			const until = nextStart > from ? Math.min(from + arc.lag, nextStart) : from + arc.lag
+			return { former, partName: part.name, count, start: from, end: until, perTray: piecesPerTray(part.form, terms) }
+		})
+	})
+}
+
+function peakOf(stays: readonly Stay[]): { count: number; minute: number | undefined } {
+	let peak: { count: number; minute: number | undefined } = { count: 0, minute: undefined }
+	for (const { start } of stays) {
+		const count = stays
+			.filter((other) => other.start <= start && start < other.end)
+			.reduce((sum, other) => sum + other.count, 0)
+		if (count > peak.count) peak = { count, minute: start }
+	}
+	return peak
+}
+
+/** Room round a piece on its tray, mm; common practice, no source. */
+const TRAY_GAP_MM = 10
+
+function piecesPerTray(form: PartForm, { trayWidthMm, trayHeightMm }: KitTerms): number {
+	const { widthMm, lengthMm } = footprintOf(form)
+	const fit = (w: number, l: number) =>
+		Math.floor(trayWidthMm / (w + TRAY_GAP_MM)) * Math.floor(trayHeightMm / (l + TRAY_GAP_MM))
+	return Math.max(1, fit(widthMm, lengthMm), fit(lengthMm, widthMm))
+}
+
+function footprintOf(form: PartForm): { widthMm: number; lengthMm: number } {
+	switch (form.type) {
+		case 'cut':
+			return form
+		case 'formed':
+			return { widthMm: form.diameterMm, lengthMm: form.lengthMm ?? form.diameterMm }
+		case 'moulded':
+			// As a half ball of its volume.
+			return squareOf(2 * Math.cbrt((3 * pasteVolumeMm3(form)) / (2 * Math.PI)))
+		case 'bought':
+			return squareOf(form.diameterMm ?? 10)
+		case 'derived':
+			return squareOf(20)
+	}
+}
+
+function squareOf(sideMm: number): { widthMm: number; lengthMm: number } {
+	return { widthMm: sideMm, lengthMm: sideMm }
+}

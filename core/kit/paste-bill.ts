@@ -1,0 +1,262 @@
+/** Paste to weigh out by kind and colour: cut pieces as they are really rolled and cut, formed and moulded ones by mass. */
+import type { ResolvedPart } from '../design/resolve-design'
+import { PASTE_ALLERGENS, PASTE_DENSITY_G_PER_CM3 } from '../materials/pastes'
+import { pasteMassG } from '../materials/piece-mass'
+import { toCutPiece, type CutPiece } from '../materials/sheets/nest-pieces'
+import { rollOut, type RolledSheet } from '../materials/sheets/roll-out'
+import { cutOutline } from '../outlines/families'
+import { outlineBounds } from '../outlines/measure-outline'
+import { Gathering, type Shares, type ShareName } from './bill'
+import type { PieceLine } from './class-pieces'
+import { findExchange, type Exchange } from './exchanges'
+import type { KitTerms } from './kit-terms'
+import type { Seat } from './student'
+
+export interface PasteItem {
+	key: string
+	/** Of the trade, or the studio's own, or what is taken instead. */
+	paste: string
+	colour: string
+}
+
+/** Where the paste of a usual kit goes, for whoever asks why. */
+export type PasteSource =
+	| { type: 'cut'; partName: string; count: number; areaMm2: number; thicknessMm: number; mg: number }
+	| { type: 'formed'; partName: string; count: number; mg: number }
+	/** Beyond the pieces: scrap at the edges, and what kneading back loses. */
+	| { type: 'rolling'; thicknessMm: number; sheetCount: number; mg: number }
+
+export interface PasteLine {
+	item: PasteItem
+	/** In mg. */
+	shares: Shares
+	/** Of a usual kit; where that has none, of the first kit with it, or of the instructor's batch. */
+	sources: PasteSource[]
+}
+
+/** Sheets of one thickness as they are rolled and cut, for one maker. */
+export interface SheetGroup {
+	item: PasteItem
+	thicknessMm: number
+	/** A usual kit, or a share of the instructor's. */
+	maker: 'kit' | ShareName
+	massMg: number
+	sheets: RolledSheet[]
+	/** Names and tints of the pieces' parts by id. */
+	parts: { id: string; name: string; tint: ResolvedPart['tint'] }[]
+	/** Parts larger than the board: rolled one by one. */
+	tooLarge: string[]
+}
+
+export interface PasteBill {
+	lines: PasteLine[]
+	groups: SheetGroup[]
+	exchanges: Exchange[]
+}
+
+/** Pieces of one part that somebody makes of one paste. */
+interface Batch {
+	item: PasteItem
+	line: PieceLine
+	count: number
+}
+
+export function billPaste(lines: readonly PieceLine[], seats: readonly Seat[], terms: KitTerms): PasteBill {
+	const pasted = lines.filter(({ part }) => part.paste && pasteMassG(part.form) > 0)
+	const gathering = new Gathering<PasteItem>(seats.length)
+	const roll = createRoller(terms)
+	const sources = new Map<string, PasteSource[]>()
+	const groups: SheetGroup[] = []
+	const weigh = (to: number | 'usual' | ShareName, batches: readonly Batch[]) => {
+		for (const [item, own] of byItem(batches)) {
+			const { mg, sources: from, groups: rolled } = roll(own)
+			gathering.add(item, to, mg)
+			// The kit without changes comes first: others only explain what it does not have.
+			if (!sources.has(item.key)) sources.set(item.key, from)
+			if (typeof to === 'number') continue
+			groups.push(...rolled.map((group) => ({ ...group, item, maker: to === 'usual' ? ('kit' as const) : to })))
+		}
+	}
+	const made = pasted.filter(({ maker }) => maker === 'students')
+	weigh(
+		'usual',
+		made.map((line) => ({ item: pasteItem(line.part), line, count: line.shares.usual })),
+	)
+	seats.forEach((seat, s) =>
+		weigh(
+			s,
+			made.map((line) => batchOf(line, seat, line.shares.kits[s] ?? 0)),
+		),
+	)
+	const ahead = pasted.filter(({ maker }) => maker === 'instructor')
+	const perSeat = (some: readonly PieceLine[], countOf: (line: PieceLine, s: number) => number) =>
+		merge(some.flatMap((line) => seats.map((seat, s) => batchOf(line, seat, countOf(line, s)))))
+	weigh(
+		'ahead',
+		perSeat(ahead, ({ shares }, s) => shares.kits[s] ?? 0),
+	)
+	weigh(
+		'swapOuts',
+		perSeat(pasted, (line, s) => (line.shares.kits[s] ?? 0) * line.swapSets),
+	)
+	weigh(
+		'demo',
+		pasted.map((line) => ({ item: pasteItem(line.part), line, count: line.shares.demo })),
+	)
+	return {
+		lines: gathering
+			.lines(() => terms.reserveShare)
+			.map(({ item, shares }) => ({ item, shares, sources: sources.get(item.key) ?? [] })),
+		groups,
+		exchanges: seats.flatMap((seat) => exchangesOf(pasted, seat)),
+	}
+}
+
+function pasteItem({ ownPaste, paste, colour }: ResolvedPart, instead?: string): PasteItem {
+	const name = instead ?? ownPaste?.name ?? paste ?? ''
+	return { key: `paste:${name}:${colour}`, paste: name, colour }
+}
+
+function exchangeOf({ part }: PieceLine, seat: Seat): Exchange | undefined {
+	const name = part.ownPaste?.name ?? part.paste ?? ''
+	// What a studio's own paste is made of is not known: it counts as the usual one that it is like.
+	const allergens = [...(part.paste ? PASTE_ALLERGENS[part.paste] : [])]
+	return findExchange(seat, { name, kind: 'paste', allergens })
+}
+
+function exchangesOf(lines: readonly PieceLine[], seat: Seat): Exchange[] {
+	const found = new Map(
+		lines.flatMap((line) => {
+			const exchange = exchangeOf(line, seat)
+			return exchange ? [[`${exchange.what} ${exchange.reason}`, exchange] as const] : []
+		}),
+	)
+	const byLabel = lines.flatMap(({ part }) => {
+		const exchange = findExchange(seat, {
+			name: part.name.toLowerCase(),
+			kind: 'other',
+			allergens: part.allergens ?? [],
+		})
+		return exchange ? [exchange] : []
+	})
+	return [...found.values(), ...byLabel]
+}
+
+function batchOf(line: PieceLine, seat: Seat, count: number): Batch {
+	return { item: pasteItem(line.part, exchangeOf(line, seat)?.instead), line, count }
+}
+
+function merge(batches: readonly Batch[]): Batch[] {
+	const merged = new Map<string, Batch>()
+	for (const batch of batches) {
+		const key = `${batch.item.key} ${batch.line.designId} ${batch.line.part.id}`
+		merged.set(key, { ...batch, count: (merged.get(key)?.count ?? 0) + batch.count })
+	}
+	return [...merged.values()]
+}
+
+function byItem(batches: readonly Batch[]): [PasteItem, Batch[]][] {
+	const groups = new Map<string, [PasteItem, Batch[]]>()
+	for (const batch of batches) {
+		if (batch.count === 0) continue
+		const group = groups.get(batch.item.key) ?? [batch.item, []]
+		group[1].push(batch)
+		groups.set(batch.item.key, group)
+	}
+	return [...groups.values()]
+}
+
+interface Rolled {
+	mg: number
+	sources: PasteSource[]
+	groups: Omit<SheetGroup, 'item' | 'maker'>[]
+}
+
+/** Weighs batches of one paste and colour; kits that are alike are rolled once. */
+function createRoller(terms: KitTerms): (batches: readonly Batch[]) => Rolled {
+	const known = new Map<string, Rolled>()
+	return (batches) => {
+		const key = batches.map(({ line, count }) => `${line.designId}/${line.part.id}:${count}`).join()
+		const before = known.get(key)
+		if (before) return before
+		const rolled = weighBatches(batches, terms)
+		known.set(key, rolled)
+		return rolled
+	}
+}
+
+function weighBatches(batches: readonly Batch[], terms: KitTerms): Rolled {
+	const byThickness = new Map<number, Batch[]>()
+	const sources: PasteSource[] = []
+	let mg = 0
+	for (const batch of batches) {
+		const { part } = batch.line
+		const pieceMg = Math.ceil(pasteMassG(part.form) * 1000 * batch.count)
+		const common = { partName: part.name, count: batch.count, mg: pieceMg }
+		if (part.form.type === 'cut') {
+			const { thicknessMm } = part.form
+			byThickness.set(thicknessMm, [...(byThickness.get(thicknessMm) ?? []), batch])
+			sources.push({ type: 'cut', ...common, areaMm2: cutPieceOf(batch, terms).areaMm2, thicknessMm })
+		} else {
+			mg += pieceMg
+			sources.push({ type: 'formed', ...common })
+		}
+	}
+	const groups = [...byThickness].map(([thicknessMm, own]) => rollGroup(own, thicknessMm, terms))
+	for (const { massMg, thicknessMm, sheets } of groups) {
+		mg += massMg
+		const cut = sources.filter((source) => source.type === 'cut' && source.thicknessMm === thicknessMm)
+		const rest = massMg - cut.reduce((sum, source) => sum + source.mg, 0)
+		sources.push({ type: 'rolling', thicknessMm, sheetCount: sheets.length, mg: rest })
+	}
+	return { mg, sources, groups }
+}
+
+function rollGroup(batches: readonly Batch[], thicknessMm: number, terms: KitTerms): Rolled['groups'][number] {
+	const { boardWidthMm, boardHeightMm, rerollLoss } = terms
+	const fits = (batch: Batch) => {
+		const { widthMm, lengthMm } = sizeOf(batch)
+		const [short, long] = [Math.min(widthMm, lengthMm), Math.max(widthMm, lengthMm)]
+		return short <= Math.min(boardWidthMm, boardHeightMm) && long <= Math.max(boardWidthMm, boardHeightMm)
+	}
+	const wanted = batches.filter(fits).map((batch) => ({ piece: cutPieceOf(batch, terms), count: batch.count }))
+	const { massG, sheets } = rollOut(wanted, {
+		thicknessMm,
+		boardWidthMm,
+		boardHeightMm,
+		loss: rerollLoss,
+		densityGPerCm3: PASTE_DENSITY_G_PER_CM3,
+	})
+	const large = batches.filter((batch) => !fits(batch))
+	// A piece larger than the board is rolled by itself, to the rectangle that it is cut from.
+	const largeG = large.reduce((sum, batch) => {
+		const { widthMm, lengthMm } = sizeOf(batch)
+		return sum + (batch.count * widthMm * lengthMm * thicknessMm * PASTE_DENSITY_G_PER_CM3) / 1000
+	}, 0)
+	return {
+		thicknessMm,
+		massMg: Math.ceil((massG + largeG) * 1000 - 1e-6),
+		sheets,
+		parts: batches.map(({ line }) => ({ id: idOf(line), name: line.part.name, tint: line.part.tint })),
+		tooLarge: large.map(({ line }) => line.part.name),
+	}
+}
+
+function idOf({ designId, part }: PieceLine): string {
+	return `${designId}/${part.id}`
+}
+
+function cutPieceOf({ line }: Batch, { gapMm }: KitTerms): CutPiece {
+	const { form } = line.part
+	if (form.type !== 'cut') throw new TypeError(`${line.part.name} is not cut`)
+	const { outline, lobes, path, widthMm, lengthMm } = form
+	const key = [outline, lobes, path, widthMm, lengthMm].join('|')
+	return toCutPiece(idOf(line), cutOutline(form), { key, gapMm })
+}
+
+function sizeOf({ line }: Batch): { widthMm: number; lengthMm: number } {
+	const { form } = line.part
+	if (form.type !== 'cut') return { widthMm: 0, lengthMm: 0 }
+	const { minX, minY, maxX, maxY } = outlineBounds(cutOutline(form))
+	return { widthMm: maxX - minX, lengthMm: maxY - minY }
+}

@@ -1,0 +1,72 @@
+/** Tools of a class: one at each place, or shared, with what sharing costs and what one more would give. */
+import type { DesignInCourse } from '../plan/compile/compile-course'
+import type { Course } from '../course/course'
+import { paceFactor } from '../course/pace'
+import { claimsOf } from '../plan/compile/tool-claims'
+import {
+	queueingMinutes,
+	sharingCurve,
+	type OwnedTools,
+	type SharedWork,
+	type SharingPoint,
+} from '../materials/sharing/tool-sharing'
+import type { PieceLine, StepPlacing } from './class-pieces'
+
+export interface ToolLine {
+	tool: string
+	/** Labels of the steps that use it, with their parts. */
+	uses: string[]
+	/** undefined: the studio has not said; taken as enough. */
+	ownedCount: number | undefined
+	studentCount: number
+	/** Minutes that each student waits for it over the course with what is owned. */
+	queueingMinutes: number
+	/** Empty for a tool that the class does not share: it is used at home or ahead alone. */
+	curve: SharingPoint[]
+}
+
+/** Less waiting than this over a whole course is nobody's worry. */
+const SMALL_WAIT_MIN = 1
+
+/** In the order of first use. */
+export function listTools(
+	course: Course,
+	designs: readonly DesignInCourse[],
+	lines: readonly PieceLine[],
+	{ placing, owned }: { placing: StepPlacing; owned: OwnedTools },
+): ToolLine[] {
+	const uses = new Map<string, string[]>()
+	const works: SharedWork[] = []
+	const pace = paceFactor(course.pace, course.planFor)
+	for (const { design, flowersPerStudent } of designs) {
+		for (const step of design.steps) {
+			const place = placing.placeOf(design.id, step.id)
+			if (place !== 'class' && place !== 'home') continue
+			const line = lines.find(({ designId, part }) => designId === design.id && part.id === step.part)
+			const label = `${line?.part.name ?? design.name}: ${step.label}`
+			for (const tool of step.tools) uses.set(tool, [...(uses.get(tool) ?? []), label])
+			if (place === 'home') continue
+			works.push({
+				studentCount: course.studentCount,
+				minutesPerPiece: step.minutesPerPiece * pace,
+				claims: claimsOf(step),
+				pieceCount: step.part === undefined ? flowersPerStudent : (line?.shares.usual ?? 0),
+			})
+		}
+	}
+	return [...uses].map(([tool, labels]) => {
+		const using = works.filter(({ claims }) => claims.some((claim) => claim.tool === tool))
+		const curve = sharingCurve(using, tool, owned)
+		const ownedCount = owned[tool]
+		const all = queueingMinutes(using, { ...owned, [tool]: course.studentCount })
+		// What the other tools of the same steps cost is not this one's.
+		const own = curve.map((point) => ({ ...point, queueingMinutes: Math.max(0, point.queueingMinutes - all) }))
+		const waiting = ownedCount === undefined ? 0 : (own[Math.max(1, ownedCount) - 1]?.queueingMinutes ?? 0)
+		return { tool, uses: labels, ownedCount, studentCount: course.studentCount, queueingMinutes: waiting, curve: own }
+	})
+}
+
+/** The least number of a tool with which hardly anybody waits. */
+export function enoughOf({ curve, studentCount }: Pick<ToolLine, 'curve' | 'studentCount'>): number {
+	return curve.find((point) => point.queueingMinutes < SMALL_WAIT_MIN)?.ownedCount ?? studentCount
+}

@@ -1,0 +1,222 @@
+/**
+ * From a course and its resolved designs to the class-plan problem: each step becomes a task of one student's minutes,
+ * each need an arc, each technique a demonstration before its first use. Waits are asked of the drying model.
+ * Assumes that all students do the same at the same time, so that they wait for tools which they share.
+ */
+import type { Need, Teaching } from '../../design/design'
+import { limitOf } from '../../design/need-limit'
+import type { ResolvedDesign, ResolvedStep } from '../../design/resolve-design'
+import { InputError } from '../../errors'
+import { countPieces } from '../../design/piece-counts'
+import { sharedMinutesPerPiece, type OwnedTools } from '../../materials/sharing/tool-sharing'
+import type { Arc, Instance } from '../problem/instance'
+import { batchSizes, groupIntoBatches } from './batches'
+import type { ArcSource, CompiledCourse, TaskSource } from './compiled-course'
+import type { Course } from '../../course/course'
+import { compileDemos } from './compile-demos'
+import { ORDINARY_TERMS, type PlanTerms } from './drying-terms'
+import { createWaitFinder, waitKey, type WaitFinder } from './find-waits'
+import { groupBreakage, INSTRUCTOR_FACTOR, paceFactor } from '../../course/pace'
+import { toWindows } from './session-windows'
+import type { StepTask } from './step-task'
+import { claimsOf } from './tool-claims'
+
+/** Value lost when a step is not done in class. "Must" steps are class only; the value counts if they are dropped. */
+export const TEACH_VALUES: Record<Teaching, number> = { must: 10, worth: 5, routine: 1 }
+
+/** One design of the course, resolved, in the order of `course.designs`. */
+export interface DesignInCourse {
+	design: ResolvedDesign
+	flowersPerStudent: number
+}
+
+/**
+ * Compiles the course.
+ *
+ * @param terms - rooms, stores and what is known of the pastes; an ordinary room if absent
+ * @throws {InputError} by field: sessions that cannot be, or no design
+ * @complexity O(steps · needs)
+ */
+export function compileCourse(
+	course: Course,
+	designs: readonly DesignInCourse[],
+	terms: PlanTerms = ORDINARY_TERMS,
+): CompiledCourse {
+	if (designs.length === 0) throw new InputError([{ path: 'designs', message: 'Choose at least one design' }])
+	const { origin, windows } = toWindows(course.sessions, terms.zone)
+	const perDesign = designs.map((item) => compileSteps(course, item, terms.ownedTools ?? {}))
+	const steps = perDesign.flat()
+	const findWait = createWaitFinder(course, terms, origin)
+	const arcs = designs.flatMap(({ design }, d) => compileArcs(design, perDesign[d] ?? [], findWait))
+	const demos = compileDemos(
+		steps,
+		designs.map(({ design }) => design),
+	)
+	const instance: Instance = {
+		name: course.name,
+		windows,
+		...(course.homeworkMinutes === 0
+			? { homeWindows: [] }
+			: { homeWindows: gapsBetweenSessions(windows, course.homeworkMinutes) }),
+		tasks: [...demos.tasks, ...steps.map(({ task }) => task)],
+		arcs: [...demos.arcs, ...arcs.map(({ arc }) => arc)],
+	}
+	return {
+		instance,
+		origin,
+		tasks: { ...demos.sources, ...Object.fromEntries(steps.map(({ id, source }) => [id, source])) },
+		arcs: [...demos.arcs.map((): ArcSource => ({ stage: undefined })), ...arcs.map(({ source }) => source)],
+	}
+}
+
+function gapsBetweenSessions(windows: Instance['windows'], maxMinutes: number): Instance['homeWindows'] {
+	return windows.flatMap((window, w) => {
+		const next = windows[w + 1]
+		return next && next.session !== window.session ? [{ open: window.close, close: next.open, maxMinutes }] : []
+	})
+}
+
+function compileSteps(course: Course, { design, flowersPerStudent }: DesignInCourse, owned: OwnedTools): StepTask[] {
+	const counts = countPieces(design, flowersPerStudent, {
+		confidence: course.spareConfidence,
+		breakageOf: (breakage) => groupBreakage(breakage, course.pace),
+	})
+	const pace = paceFactor(course.pace, course.planFor)
+	const pieceCountOf = ({ part }: ResolvedStep) => {
+		return part === undefined ? flowersPerStudent : (counts.find((count) => count.part.id === part)?.made ?? 0)
+	}
+	const minutesOf = (step: ResolvedStep) => {
+		const work = {
+			studentCount: course.studentCount,
+			minutesPerPiece: step.minutesPerPiece * pace,
+			claims: claimsOf(step),
+		}
+		return step.fixedMinutes + pieceCountOf(step) * sharedMinutesPerPiece(work, owned)
+	}
+	return chainPieceByPiece(design.steps).flatMap((chain) => {
+		const pieceCount = chain[0] ? pieceCountOf(chain[0]) : 0
+		const batches = groupIntoBatches(chain.map(minutesOf), Math.max(1, pieceCount))
+		return chain.map((step, s) => {
+			const { units, unitMinutes } = batches[s] ?? { units: 1, unitMinutes: 1 }
+			const isWhole = chain.length === 1 && step.leastPieces === undefined
+			const amount = isWhole
+				? { minutes: Math.max(1, Math.round(minutesOf(step))) }
+				: { units, unitMinutes, minChunk: leastBatches(step, pieceCount, units) }
+			const alone = step.fixedMinutes + course.studentCount * pieceCount * step.minutesPerPiece
+			const instructorMinutes = Math.ceil(INSTRUCTOR_FACTOR * alone)
+			const id = `${design.id}/${step.id}`
+			return {
+				id,
+				step,
+				task: { id, ...amount, ...taskTerms(course, design, step, instructorMinutes) },
+				source: describeStep(design, step, pieceCount, isWhole ? 1 : units),
+				instructorMinutes,
+			}
+		})
+	})
+}
+
+/** Steps joined by piece-by-piece needs, which must have equally many units, together; the others by themselves. */
+function chainPieceByPiece(steps: readonly ResolvedStep[]): ResolvedStep[][] {
+	const chains = new Map(steps.map((step) => [step.id, [step]]))
+	for (const step of steps) {
+		for (const { after, isPieceByPiece } of step.needs) {
+			const [own, other] = [chains.get(step.id), chains.get(after)]
+			if (!isPieceByPiece || !own || !other || own === other) continue
+			const joined = [...other, ...own]
+			for (const { id } of joined) chains.set(id, joined)
+		}
+	}
+	return [...new Set(chains.values())]
+}
+
+function leastBatches({ leastPieces }: ResolvedStep, pieceCount: number, units: number): number {
+	if (leastPieces === undefined) return units
+	return Math.min(units, Math.max(1, Math.ceil((leastPieces * units) / Math.max(1, pieceCount))))
+}
+
+function taskTerms(course: Course, design: ResolvedDesign, step: ResolvedStep, instructorMinutes: number) {
+	const allowed = step.teaching === 'must' ? [] : step.places
+	const places = (['class', 'ahead', 'home'] as const).filter((place) => {
+		return place === 'class' || (allowed.includes(place) && (place !== 'home' || course.homeworkMinutes > 0))
+	})
+	const extra = design.extras?.find(({ id }) => id === step.extra)
+	const isFirstOfExtra = design.steps.find((other) => other.extra === step.extra) === step
+	return {
+		places,
+		teachValue: TEACH_VALUES[step.teaching],
+		...(places.includes('ahead') && { prepMinutes: instructorMinutes }),
+		...(extra && { dropValue: isFirstOfExtra ? extra.value : 0, optionGroup: `${design.id}/${extra.id}` }),
+	}
+}
+
+function describeStep(design: ResolvedDesign, step: ResolvedStep, pieceCount: number, units: number): TaskSource {
+	const part = design.parts.find(({ id }) => id === step.part)
+	return {
+		type: 'step',
+		designId: design.id,
+		designName: design.name,
+		stepId: step.id,
+		...(part && { partId: part.id }),
+		partName: part?.name ?? design.name,
+		tint: part?.tint,
+		label: step.label,
+		sentence: step.sentence,
+		pieceCount,
+		batchSizes: batchSizes(pieceCount, units),
+	}
+}
+
+function compileArcs(
+	design: ResolvedDesign,
+	steps: readonly StepTask[],
+	findWait: WaitFinder,
+): { arc: Arc; source: ArcSource }[] {
+	const byStep = new Map(steps.map((item) => [item.step.id, item]))
+	return steps.flatMap((to) => {
+		return to.step.needs.flatMap((need) => {
+			const from = byStep.get(need.after)
+			if (!from) return []
+			const wait = findWait(design, from.step, to.step, need)
+			const key = waitKey(design.id, from.step.id, to.step.id)
+			const source: ArcSource = {
+				stage: need.wait?.stage,
+				...(wait && { wait: { ...wait, key, usualMinutes: need.wait?.usualMinutes ?? 0 } }),
+			}
+			return [{ arc: compileArc(from, to, need, { steps, lag: wait?.plannedMinutes ?? 0 }), source }]
+		})
+	})
+}
+
+function compileArc(
+	from: StepTask,
+	to: StepTask,
+	need: Need,
+	{ steps, lag }: { steps: readonly StepTask[]; lag: number },
+): Arc {
+	const { wait, isPieceByPiece } = need
+	const limit = limitOf(need)
+	// The limit was stated beside the usual wait: a longer wait keeps the time that it leaves.
+	const slack = limit === undefined ? undefined : limit - (wait?.usualMinutes ?? 0)
+	return {
+		from: from.id,
+		to: to.id,
+		lag,
+		...(limit !== undefined && { maxLag: Math.max(limit, lag + (slack ?? 0)) }),
+		...(isPieceByPiece && { piecewise: true }),
+		...(wait?.isSwappable && { swapPrep: driedPiecesMinutes(from, steps) }),
+	}
+}
+
+/** Instructor's minutes for dried pieces of all students: every step that leads up to the wait, done alone. */
+function driedPiecesMinutes(last: StepTask, steps: readonly StepTask[]): number {
+	const byStep = new Map(steps.map((item) => [item.step.id, item]))
+	const needed = new Set([last])
+	for (const { step } of needed) {
+		for (const { after } of step.needs) {
+			const before = byStep.get(after)
+			if (before) needed.add(before)
+		}
+	}
+	return [...needed].reduce((total, { instructorMinutes }) => total + instructorMinutes, 0)
+}

@@ -1,0 +1,51 @@
+/** A course compiled into a planning instance, with the words for every task and arc of it. */
+import type { DryingStage, Tint } from '../../design/design'
+import type { WaitSource } from './find-waits'
+import type { Instance } from '../problem/instance'
+import type { ClockOrigin } from '../../time/zone'
+
+/** What a task of the instance stands for. */
+export type TaskSource =
+	| {
+			type: 'step'
+			designId: string
+			designName: string
+			stepId: string
+			/** Absent: a step of the assembly. */
+			partId?: string
+			/** The part's name, or the design's for a step of the assembly. */
+			partName: string
+			tint: Tint | undefined
+			label: string
+			sentence: string
+			/** Pieces per student, spares included; flowers for a step of the assembly. */
+			pieceCount: number
+			/** Pieces in each unit of the task. */
+			batchSizes: number[]
+	  }
+	| { type: 'demo'; techniqueId: string; label: string }
+
+/** What an arc of the instance stands for. */
+export interface ArcSource {
+	/** The stage that is waited for; undefined where there is only an order. */
+	stage: DryingStage | undefined
+	/** Absent: there is only an order. */
+	wait?: CourseWait
+}
+
+/** A wait of a course, and the key under which it can be set by hand. */
+export interface CourseWait extends WaitSource {
+	key: string
+	/** Clock minutes as the design states them. */
+	usualMinutes: number
+}
+
+export interface CompiledCourse {
+	instance: Instance
+	/** Clock minute 0 of the instance. */
+	origin: ClockOrigin
+	/** By task id. */
+	tasks: Record<string, TaskSource>
+	/** By arc index. */
+	arcs: ArcSource[]
+}

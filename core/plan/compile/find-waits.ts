@@ -1,0 +1,181 @@
+/**
+ * How long each wait of a course takes: asked of the drying model through the rooms and stores that the piece really
+ * passes, of the films of paint, glaze and glue, or as the design states it where nothing can be computed.
+ * A plan knows one length for a wait, whenever the piece is made: the longest over the beginnings and ends of sessions.
+ */
+import type { DryingStage, Need, Paste } from '../../design/design'
+import { subjectOfWait } from '../../design/wait-subject'
+import type { ResolvedDesign, ResolvedStep } from '../../design/resolve-design'
+import type { DryingPiece } from '../../drying/drying-piece'
+import { FILM_SPREAD, filmWaitSec, GEL_NEVER_AT, type FilmWait } from '../../drying/film-waits'
+import { airAt, arePathsAlike, type DryingPath } from '../../drying/climate'
+import { forecast, type StageForecast } from '../../drying/forecast'
+import { cutOffHumidity } from '../../drying/stages'
+import { findWhatSlows, type SlowReason } from '../../drying/what-helps'
+import type { Course } from '../../course/course'
+import { beliefOf, placesFrom, roomOf, toDryingPath, type DryingTerms } from './drying-terms'
+import { toSessionSpans } from './session-windows'
+import { wallTimeAfter, type ClockOrigin } from '../../time/zone'
+
+/** Where a wait's length comes from. */
+export type WaitBasis =
+	/** The stage of a piece of paste. */
+	| 'drying'
+	/** Paint, glaze or glue on a piece that has dried before. */
+	| 'film'
+	/** The design's minutes: nothing of it can be computed. */
+	| 'stated'
+	/** Somebody has set it. */
+	| 'by hand'
+
+export interface WaitSource {
+	basis: WaitBasis
+	/** Clock minutes that the plan holds free. */
+	plannedMinutes: number
+	/** As computed; absent: nothing can be. */
+	p50Minutes?: number
+	p90Minutes?: number
+	film?: FilmWait
+	/** What makes it long, the worst first. */
+	slow?: SlowReason[]
+	/** It is never reached there, or cannot be relied on: the air must be drier than this, in (0, 1). */
+	needsHumidityBelow?: number
+}
+
+/** Address of a wait in `course.waits`. */
+export function waitKey(designId: string, fromStepId: string, toStepId: string): string {
+	return `${designId}/${fromStepId}>${toStepId}`
+}
+
+/** Longer than any course: only dried pieces in exchange get round it. */
+const NEVER_MINUTES = 90 * 1440
+
+export type WaitFinder = (
+	design: ResolvedDesign,
+	from: ResolvedStep,
+	to: ResolvedStep,
+	need: Need,
+) => WaitSource | undefined
+
+/** Finds the waits of one course; equal pieces on equal ways are computed once, in whatever course. */
+export function createWaitFinder(course: Course, terms: DryingTerms, origin: ClockOrigin): WaitFinder {
+	const starts = listStarts(course, terms, origin)
+	const known = knownOf(JSON.stringify([starts, terms.confidence]))
+	return (design, from, to, need) => {
+		const { wait } = need
+		if (!wait) return undefined
+		const computed = compute(design, from, wait.stage)
+		const setByHand = course.waits?.[waitKey(design.id, from.id, to.id)]
+		const byHand = setByHand ?? (wait.isByHand ? wait.usualMinutes : undefined)
+		if (byHand !== undefined) return { ...computed, basis: 'by hand', plannedMinutes: byHand }
+		const minutes = computed.plannedMinutes
+		if (minutes !== undefined) return { ...computed, plannedMinutes: minutes }
+		const isNever = computed.needsHumidityBelow !== undefined
+		return { ...computed, plannedMinutes: isNever && wait.isSwappable ? NEVER_MINUTES : wait.usualMinutes }
+	}
+
+	function compute(design: ResolvedDesign, from: ResolvedStep, stage: DryingStage | undefined): Computed {
+		const subject = subjectOfWait(design, from, stage, terms.standard)
+		if (!subject) return { basis: 'stated' }
+		if (subject.type === 'films') return longest(subject.films.flatMap((film) => rooms().map(computeFilm(film))))
+		const key = JSON.stringify([subject, beliefOf(terms, subject.paste)])
+		const found = known.get(key) ?? computeSlowest(subject.piece, subject.stage, subject.paste)
+		known.set(key, found)
+		return found
+	}
+
+	/** The slowest of all starts, and why it is slow. */
+	function computeSlowest(piece: DryingPiece, stage: DryingStage, paste: Paste | undefined): Computed {
+		const computed: { path: DryingPath; found: Computed }[] = []
+		for (const path of starts) {
+			// Weeks that are alike for as long as the piece dries need no second look.
+			const isKnown = computed.some((other) => arePathsAlike(other.path, path, hoursThatMatter(other.found)))
+			if (!isKnown) computed.push({ path, found: computeDrying(piece, path, stage, paste) })
+		}
+		const slowest = computed.reduce((slow, other) => (isSlower(other.found, slow.found) ? other : slow))
+		const slow = findWhatSlows(piece, slowest.path, stage).slice(0, REASONS_KEPT)
+		return { ...slowest.found, ...(slow.length > 0 && { slow }) }
+	}
+
+	function computeDrying(piece: DryingPiece, path: DryingPath, stage: DryingStage, paste: Paste | undefined): Computed {
+		const looked = forecast(piece, path, beliefOf(terms, paste), stage)
+		return toComputed('drying', looked.stages[stage], looked.hoursAt(stage, terms.confidence), () =>
+			cutOffHumidity(piece.paste, stage),
+		)
+	}
+
+	/** Every room that a session of the course meets in. */
+	function rooms() {
+		return [...new Set(course.sessions.map(({ roomId }) => roomOf(terms, roomId)))]
+	}
+
+	function computeFilm(film: FilmWait) {
+		return (room: ReturnType<typeof roomOf>): Computed => {
+			const start = course.sessions[0]?.startMin ?? 0
+			const seconds = filmWaitSec(film, { ...airAt(room.climate, start), movement: room.movement })
+			const p50 = seconds === undefined ? undefined : seconds / 3600
+			const p90 = p50 === undefined ? undefined : p50 * FILM_SPREAD
+			const planned = terms.confidence > 0.5 ? p90 : p50
+			return { ...toComputed('film', { p50, p90, isGuarded: false }, planned, () => GEL_NEVER_AT), film }
+		}
+	}
+}
+
+/** What was computed on the same ways through rooms and stores: of the courses of one studio many are alike. */
+const knownByWays = new Map<string, Map<string, Computed>>()
+const MOST_WAYS = 40
+
+function knownOf(ways: string): Map<string, Computed> {
+	const known = knownByWays.get(ways) ?? new Map<string, Computed>()
+	// Taken out and put in again, the ways asked for last stand last.
+	knownByWays.delete(ways)
+	knownByWays.set(ways, known)
+	const [oldest] = knownByWays.keys()
+	if (knownByWays.size > MOST_WAYS && oldest !== undefined) knownByWays.delete(oldest)
+	return known
+}
+
+type Computed = Omit<WaitSource, 'plannedMinutes'> & { plannedMinutes?: number }
+
+function toComputed(
+	basis: WaitBasis,
+	{ p50, p90 }: StageForecast,
+	plannedHours: number | undefined,
+	neededHumidity: () => number,
+): Computed {
+	return {
+		basis,
+		...(p50 !== undefined && { p50Minutes: toMinutes(p50) }),
+		...(p90 !== undefined && { p90Minutes: toMinutes(p90) }),
+		...(plannedHours === undefined
+			? { needsHumidityBelow: neededHumidity() }
+			: { plannedMinutes: toMinutes(plannedHours) }),
+	}
+}
+
+function toMinutes(hours: number): number {
+	return Math.max(1, Math.ceil(hours * 60 - 1e-6))
+}
+
+/** One that never comes is slower than all. */
+function isSlower(one: Computed, other: Computed): boolean {
+	return (one.plannedMinutes ?? Infinity) > (other.plannedMinutes ?? Infinity)
+}
+
+function longest(all: readonly Computed[]): Computed {
+	return all.reduce((slowest, other) => (isSlower(other, slowest) ? other : slowest))
+}
+
+/** As many as a line of words takes. */
+const REASONS_KEPT = 2
+
+/** All that is known of a wait comes from these hours of its path; of one that may never end, from all. */
+function hoursThatMatter({ plannedMinutes, p90Minutes }: Computed): number {
+	return plannedMinutes === undefined || p90Minutes === undefined ? Infinity : Math.max(plannedMinutes, p90Minutes) / 60
+}
+
+/** Pieces put to dry at the beginnings and ends of sessions, each from there on through rooms and stores. */
+function listStarts(course: Course, terms: DryingTerms, origin: ClockOrigin): DryingPath[] {
+	const moments = toSessionSpans(course.sessions, terms.zone).flatMap(({ start, end }) => [start, end - 1])
+	return moments.map((moment) => toDryingPath(placesFrom(course, terms, moment), wallTimeAfter(origin, moment)))
+}

@@ -1,0 +1,156 @@
+/**
+ * Pushes the levels of the objective down in turn until each is proven. Every level is worked on in slices, in turn
+ * by the whole search (from below: can the bound itself be reached? from above: is there anything better?) and by
+ * searches near the best plan. A level that resists is left after a while at its best value, so that those below it
+ * get their share, and is taken up again with longer slices.
+ */
+import type { LevelVariables } from '../model/level-rules'
+import { atMost, toLiterals, type Literal } from '../model/literal'
+import type { PlanModel } from '../model/plan-model'
+import type { Plan } from '../problem/plan'
+import type { Neighbourhoods } from './neighbourhoods'
+
+/** A level that a plan which fits is judged by. */
+export type Level = keyof LevelVariables
+
+/** What the search tells, and asks, as it goes. */
+export interface SearchHooks {
+	/** True to stop. */
+	shouldStop: () => boolean
+	/** A better plan stands in the model. Takes it; returns the best plan and what it is worth. */
+	onPlan: () => Incumbent
+	/** The level is at least so much, all before it being proven. */
+	onBound: (level: Level, bound: number) => void
+	onProven: (level: Level, value: number) => void
+}
+
+/** The best plan so far, with its value at every level. */
+export interface Incumbent {
+	plan: Plan
+	values: Readonly<Record<Level, number>>
+}
+
+/** Steps of the first slices; a second is about half a million to a million. */
+const FIRST_SLICE = 60_000
+const PROBE_STEPS = 5_000
+const NEIGHBOURHOOD_STEPS = 30_000
+/** A level gets so many slices, whole and near the best plan, before the next has its turn. */
+const SLICES_A_TURN = 4
+
+/** The search on one model, from a plan that it must beat. */
+export class LevelSearch {
+	readonly #model: PlanModel
+	readonly #neighbourhoods: Neighbourhoods
+	readonly #hooks: SearchHooks
+	#incumbent: Incumbent
+	#slice = FIRST_SLICE
+
+	constructor(model: PlanModel, incumbent: Incumbent, neighbourhoods: Neighbourhoods, hooks: SearchHooks) {
+		this.#model = model
+		this.#incumbent = incumbent
+		this.#neighbourhoods = neighbourhoods
+		this.#hooks = hooks
+	}
+
+	/** @param levels - the most important first */
+	run(levels: readonly Level[]): void {
+		let open = [...levels]
+		this.#model.follow(this.#incumbent.plan)
+		while (open.length > 0 && !this.#hooks.shouldStop()) {
+			// Values that are good enough so far, for the levels above the one at work.
+			const kept: Literal[] = []
+			let proven = 0
+			for (const level of open) {
+				const isProven = this.#work(level, kept)
+				if (isProven && kept.length === 0) {
+					this.#prove(level)
+					proven++
+				} else kept.push(atMost(this.#model.levels[level], this.#incumbent.values[level]))
+				if (this.#hooks.shouldStop()) break
+			}
+			open = open.slice(proven)
+			this.#slice *= 2
+		}
+	}
+
+	#prove(level: Level): void {
+		const value = this.#incumbent.values[level]
+		this.#model.solver.reset()
+		this.#model.solver.require(...atMost(this.#model.levels[level], value))
+		this.#hooks.onProven(level, value)
+	}
+
+	/** Works on one level, those above kept; true if nothing is better. */
+	#work(level: Level, kept: readonly Literal[]): boolean {
+		const variable = this.#model.levels[level]
+		let bound = this.#probe(level, kept)
+		if (kept.length === 0) this.#hooks.onBound(level, bound)
+		let turns = 0
+		while (bound < this.#incumbent.values[level]) {
+			if (this.#hooks.shouldStop() || turns >= 2 * SLICES_A_TURN) return false
+			const isFromBelow = turns++ % 2 === 0
+			const target = isFromBelow ? bound : this.#incumbent.values[level] - 1
+			const outcome = this.#try([...kept, atMost(variable, target)], this.#slice)
+			if (outcome === 'refuted') {
+				bound = target + 1
+				if (kept.length === 0) bound = this.#raise(level, bound)
+				turns = Math.max(0, turns - 1)
+			} else if (outcome === 'stopped') this.#searchNear(level, kept)
+		}
+		return true
+	}
+
+	/** Bisects for the least value that is not refuted at once. */
+	#probe(level: Level, kept: readonly Literal[]): number {
+		const { solver, levels } = this.#model
+		solver.reset()
+		let bound = solver.trail.min(levels[level])
+		let above = this.#incumbent.values[level]
+		while (bound < above && !this.#hooks.shouldStop()) {
+			const middle = Math.floor((bound + above) / 2)
+			const outcome = this.#try([...kept, atMost(levels[level], middle)], PROBE_STEPS)
+			if (outcome === 'refuted') bound = kept.length === 0 ? this.#raise(level, middle + 1) : middle + 1
+			else above = Math.min(middle, this.#incumbent.values[level])
+		}
+		return bound
+	}
+
+	/** The level is at least so much; what follows may be more. */
+	#raise(level: Level, bound: number): number {
+		const { solver, levels } = this.#model
+		solver.reset()
+		solver.require(2 * levels[level], bound)
+		solver.reset()
+		const raised = solver.isOpen ? solver.trail.min(levels[level]) : this.#incumbent.values[level]
+		const least = Math.min(this.#incumbent.values[level], Math.max(bound, raised))
+		this.#hooks.onBound(level, least)
+		return least
+	}
+
+	/** Frees some tasks of the best plan at a time, for as many steps as one slice of the whole search has. */
+	#searchNear(level: Level, kept: readonly Literal[]): void {
+		const { solver } = this.#model
+		const last = solver.steps + this.#slice
+		while (solver.steps < last && !this.#hooks.shouldStop()) {
+			if (this.#neighbourhoods.isWhole) return this.#neighbourhoods.restart()
+			const free = this.#neighbourhoods.choose(this.#incumbent.plan)
+			solver.reset()
+			const target = atMost(this.#model.levels[level], this.#incumbent.values[level] - 1)
+			if (!solver.isOpen || solver.trail.isFalse(...target)) return
+			const frozen = this.#model.freezeAllBut(free)
+			this.#neighbourhoods.learn(this.#try([...kept, target, ...frozen], NEIGHBOURHOOD_STEPS))
+		}
+	}
+
+	#try(assumptions: readonly Literal[], steps: number): 'better' | 'refuted' | 'stopped' {
+		const { status } = this.#model.solve({
+			assumptions: toLiterals(assumptions),
+			steps,
+			shouldStop: this.#hooks.shouldStop,
+		})
+		if (status !== 'satisfied') return status
+		this.#incumbent = this.#hooks.onPlan()
+		this.#model.follow(this.#incumbent.plan)
+		return 'better'
+	}
+}

@@ -1,0 +1,266 @@
+/**
+ * The best plan, with its proof: levels of the objective in turn, each pushed down until no plan can have less.
+ * Anytime: every better plan and every better bound is reported as it comes; stopped early, the best plan so far comes
+ * back with what is proven of it.
+ */
+import { createRng } from '../../random'
+import { checkPlan } from '../checker/check-plan'
+import type { Instance } from '../problem/instance'
+import { atMost } from '../model/literal'
+import { PlanModel } from '../model/plan-model'
+import { normalise, type NormalInstance } from '../problem/normal-form'
+import { compareObjectives, type Objective } from '../problem/objective'
+import { findBrokenPins, type Pin } from '../pins/pin'
+import type { Plan } from '../problem/plan'
+import { planQuickly } from '../quick/plan-quickly'
+import { LevelSearch, type Incumbent, type Level } from './level-search'
+import { Neighbourhoods } from './neighbourhoods'
+
+/** How much may be searched, from where, and within what. */
+export interface ExactTerms {
+	seed?: number
+	/** Decisions after which to stop; the same number gives the same plan, whatever the clock says. 0: the quick plan. */
+	nodes?: number
+	/** Asked now and then: true to stop with the best plan so far. */
+	shouldStop?: () => boolean
+	onProgress?: (progress: ExactPlan) => void
+	/** An older plan to start from; passed over if it breaks a rule, a pin or a limit. */
+	start?: Plan
+	/** What the plan must keep besides the rules. */
+	pins?: readonly Pin[]
+	/** No more than this at a level; there is then no extension of the last window. */
+	limits?: Partial<Record<Level, number>>
+}
+
+/** A plan with what is proven of it. */
+export interface ExactPlan {
+	/**
+	 * `infeasible`: the plan extends the last window; `impossible`: no extension helps, or nothing is within the limits;
+	 * `unknown`: neither a plan nor a refutation was found in time.
+	 */
+	status: 'optimal' | 'feasible' | 'infeasible' | 'impossible' | 'unknown'
+	objective?: Objective
+	/** The levels of `objective` that no plan can beat, given the ones before. */
+	proven: Partial<Objective>
+	/** What each level is at least, as far as is known: the proven ones, and the first that is not. */
+	bounds: Partial<Objective>
+	plan?: Plan
+	conflicts: number
+	nodes: number
+}
+
+const LEVELS = ['valueLost', 'prepMinutes', 'finish', 'waiting', 'splits'] as const
+
+/** Schedules for the first plan: about 30 samples and some mending. */
+const FIRST_TASK_SCHEDULES = 6000
+/** The same where somebody waits and nothing is searched afterwards. */
+const QUICK_TASK_SCHEDULES = 1500
+
+/** @throws {RangeError} the instance has problems; see `validateInstance` */
+export function planExactly(instance: Instance, terms: ExactTerms = {}): ExactPlan {
+	return new ExactSearch(instance, terms).run()
+}
+
+interface Best {
+	plan: Plan
+	objective: Objective
+}
+
+class ExactSearch {
+	readonly #instance: Instance
+	readonly #normal: NormalInstance
+	readonly #terms: Required<Omit<ExactTerms, 'start' | 'limits'>> & Pick<ExactTerms, 'start' | 'limits'>
+	readonly #neighbourhoods: Neighbourhoods
+	#best: Best | undefined
+	readonly #proven: Partial<Objective> = {}
+	readonly #bounds: Partial<Objective> = {}
+	#isImpossible = false
+	/** The models searched so far, for their counts. */
+	readonly #models: PlanModel[] = []
+
+	constructor(
+		instance: Instance,
+		{
+			seed = 1,
+			nodes = Infinity,
+			shouldStop = () => false,
+			onProgress = () => {},
+			pins = [],
+			start,
+			limits,
+		}: ExactTerms,
+	) {
+		this.#instance = instance
+		this.#normal = normalise(instance)
+		this.#terms = { seed, nodes, shouldStop, onProgress, pins, start, limits }
+		this.#neighbourhoods = new Neighbourhoods(this.#normal, createRng(seed))
+	}
+
+	run(): ExactPlan {
+		this.#startQuickly()
+		// Not even a model is built where nothing may be searched.
+		if (this.#terms.nodes === 0) return this.#report()
+		if (this.#terms.limits) this.#pushLevels(this.#terms.limits)
+		else {
+			if (!this.#best || this.#best.objective.shortfall > 0) this.#findRoom()
+			if (this.#best?.objective.shortfall === 0) this.#pushLevels({})
+		}
+		return this.#report()
+	}
+
+	#startQuickly(): void {
+		if (this.#terms.start) this.#offer(this.#terms.start)
+		const effort = this.#terms.nodes === 0 ? QUICK_TASK_SCHEDULES : FIRST_TASK_SCHEDULES
+		const schedules = Math.ceil(effort / Math.max(25, this.#normal.tasks.length))
+		const { plan } = planQuickly(this.#instance, { seed: this.#terms.seed, schedules })
+		if (plan) this.#offer(plan)
+	}
+
+	/** Whether the course fits at all, and if not, how much later the last window must close. */
+	#findRoom(): void {
+		const { windows, tasks, arcs } = this.#normal
+		const last = windows.at(-1)
+		if (!last) return
+		const most =
+			tasks.reduce((total, { minutes }) => total + minutes, 0) + arcs.reduce((total, { lag }) => total + lag, 0)
+		const model = this.#build({
+			...this.#normal,
+			windows: [...windows.slice(0, -1), { ...last, close: last.close + most }],
+		})
+		const readBest = () => this.#acceptFrom(model, last.close)
+		if (!this.#best) {
+			const { status } = model.solve({ shouldStop: this.#shouldStop })
+			this.#isImpossible = status === 'refuted' && !model.hasMoreRuns
+			if (status === 'satisfied') readBest()
+		}
+		const best = this.#best
+		if (!best || best.objective.shortfall === 0) return
+		model.solver.reset()
+		// A plan that ends before the last close fits: how early it ends is for the levels to say.
+		model.solver.require(2 * model.levels.finish, last.close)
+		this.#search(model, toIncumbent(best, last.close), {
+			levels: ['finish'],
+			readBest: () => toIncumbent(readBest(), last.close),
+			toValue: (finish) => Math.max(0, finish - last.close),
+		})
+	}
+
+	#pushLevels(limits: Partial<Record<Level, number>>): void {
+		const model = this.#build(this.#normal)
+		for (const level of LEVELS) {
+			const limit = limits[level]
+			if (limit !== undefined) model.solver.require(...atMost(model.levels[level], limit))
+		}
+		if (!this.#best) {
+			const { status } = model.solve({ shouldStop: this.#shouldStop })
+			this.#isImpossible = status === 'refuted' && !model.hasMoreRuns
+			if (status !== 'satisfied') return
+			this.#acceptFrom(model, Infinity)
+		}
+		if (!this.#best) return
+		this.#prove('shortfall', 0)
+		this.#search(model, toIncumbent(this.#best, 0), {
+			levels: LEVELS,
+			readBest: () => toIncumbent(this.#acceptFrom(model, Infinity), 0),
+		})
+	}
+
+	#search(
+		model: PlanModel,
+		incumbent: Incumbent,
+		{
+			levels,
+			readBest,
+			toValue,
+		}: { levels: readonly Level[]; readBest: () => Incumbent; toValue?: (finish: number) => number },
+	): void {
+		const nameOf = (level: Level) => (toValue ? 'shortfall' : level)
+		const valueOf = toValue ?? ((value: number) => value)
+		new LevelSearch(model, incumbent, this.#neighbourhoods, {
+			shouldStop: this.#shouldStop,
+			onPlan: readBest,
+			onBound: (level, bound) => {
+				if (!model.hasMoreRuns) this.#setBound(nameOf(level), valueOf(bound))
+			},
+			onProven: (level, value) => {
+				if (!model.hasMoreRuns) this.#prove(nameOf(level), valueOf(value))
+			},
+		}).run(levels)
+	}
+
+	#build(instance: NormalInstance): PlanModel {
+		const model = new PlanModel(instance, this.#terms.pins)
+		for (const pin of model.pins) model.solver.require(...pin)
+		this.#models.push(model)
+		return model
+	}
+
+	readonly #shouldStop = (): boolean => this.#count('decisions') >= this.#terms.nodes || this.#terms.shouldStop()
+
+	#count(what: 'conflicts' | 'decisions'): number {
+		return this.#models.reduce((total, { solver }) => total + solver[what], 0)
+	}
+
+	#setBound(level: keyof Objective, value: number): void {
+		this.#bounds[level] = value
+		this.#terms.onProgress(this.#report())
+	}
+
+	#prove(level: keyof Objective, value: number): void {
+		this.#proven[level] = value
+		this.#setBound(level, value)
+	}
+
+	#acceptFrom(model: PlanModel, lastClose: number): Best {
+		const plan = model.readPlan()
+		const end = model.solver.trail.min(model.levels.finish)
+		return this.#accept({ ...plan, extension: Math.max(0, end - lastClose) })
+	}
+
+	/** Takes a plan that was made without the pins and the limits, if it keeps them. */
+	#offer(plan: Plan): void {
+		const { objective } = checkPlan(this.#instance, plan)
+		const { pins, limits } = this.#terms
+		if (!objective || findBrokenPins(this.#instance, plan, pins).length > 0) return
+		const isWithin = LEVELS.every((level) => (objective[level] ?? Infinity) <= (limits?.[level] ?? Infinity))
+		if (!limits || isWithin) this.#take(plan, objective)
+	}
+
+	/** Takes a plan that is better than the best so far; the checker has the last word on what it is worth. */
+	#accept(plan: Plan): Best {
+		const { objective, errors } = checkPlan(this.#instance, plan)
+		if (!objective) throw new Error(`a plan breaks a rule: ${errors.join('; ')}`)
+		return this.#take(plan, objective)
+	}
+
+	#take(plan: Plan, objective: Objective): Best {
+		if (!this.#best || compareObjectives(objective, this.#best.objective) < 0) {
+			this.#best = { plan, objective }
+			this.#terms.onProgress(this.#report())
+		}
+		return this.#best
+	}
+
+	#report(): ExactPlan {
+		const counts = { conflicts: this.#count('conflicts'), nodes: this.#count('decisions') }
+		const common = { proven: { ...this.#proven }, bounds: { ...this.#bounds }, ...counts }
+		if (!this.#best) return { status: this.#isImpossible ? 'impossible' : 'unknown', ...common }
+		const { plan, objective } = this.#best
+		if (objective.shortfall > 0) return { status: 'infeasible', objective, ...common, plan }
+		const isOptimal = LEVELS.every((level) => common.proven[level] !== undefined)
+		return { status: isOptimal ? 'optimal' : 'feasible', objective, ...common, plan }
+	}
+}
+
+/** @param lastClose - what a shortfall is counted from, as a finish */
+function toIncumbent({ plan, objective }: Best, lastClose: number): Incumbent {
+	const {
+		shortfall,
+		valueLost = 0,
+		prepMinutes = 0,
+		finish = lastClose + shortfall,
+		waiting = 0,
+		splits = 0,
+	} = objective
+	return { plan, values: { valueLost, prepMinutes, finish, waiting, splits } }
+}

@@ -1,0 +1,114 @@
+/**
+ * No two runs at once: for two runs that no wait keeps apart, a choice which comes first.
+ * Most pairs never meet, so the choices are made when they are needed: a model that lacks some of them allows more, and
+ * what it refutes is refuted; a solution in which two runs overlap asks for theirs.
+ */
+import type { NormalInstance } from '../problem/normal-form'
+import { not, type Literal } from './literal'
+import type { ModelBuilder } from './model-builder'
+import type { RunVariables } from './run-variables'
+
+/** `isFirst` is true if `one` comes before `other`. */
+export interface OrderChoice {
+	isFirst: Literal
+	one: RunVariables
+	other: RunVariables
+}
+
+/** A run by its task and its number. */
+export interface RunIndex {
+	task: number
+	run: number
+}
+
+/** The choices that have been asked for so far. */
+export class OrderChoices {
+	readonly #builder: ModelBuilder
+	readonly #runs: readonly (readonly RunVariables[])[]
+	readonly #isAfter: readonly ReadonlySet<number>[]
+	readonly #byPair = new Map<number, OrderChoice>()
+	readonly #included = new Map<number, RunIndex>()
+	/** By the variable of the choice. */
+	readonly byVariable = new Map<number, OrderChoice>()
+
+	constructor(builder: ModelBuilder, instance: NormalInstance, runs: readonly (readonly RunVariables[])[]) {
+		this.#builder = builder
+		this.#runs = runs
+		this.#isAfter = followers(instance)
+	}
+
+	/** The variable that says which comes first; undefined if it has not been asked for, or a wait says it. */
+	find(a: RunIndex, b: RunIndex): number | undefined {
+		const choice = this.#byPair.get(keyOf(a, b)) ?? this.#byPair.get(keyOf(b, a))
+		return choice && choice.isFirst[0] >> 1
+	}
+
+	/** At level 0: makes the choices between these runs and all that were included before. */
+	include(runs: readonly RunIndex[]): void {
+		for (const run of runs) {
+			const key = run.task * RUN_BASE + run.run
+			if (this.#included.has(key)) continue
+			for (const other of this.#included.values()) {
+				if (run.task < other.task) this.#add(run, other)
+				else this.#add(other, run)
+			}
+			this.#included.set(key, run)
+		}
+	}
+
+	/** Makes the choice between two runs of different tasks, if no wait makes it. */
+	#add(a: RunIndex, b: RunIndex): void {
+		if (a.task === b.task || this.#isAfter[a.task]?.has(b.task) || this.#isAfter[b.task]?.has(a.task)) return
+		const [one, other] = [this.#runs[a.task]?.[a.run], this.#runs[b.task]?.[b.run]]
+		if (!one || !other) return
+		const builder = this.#builder
+		const isFirst = builder.addChoice()
+		const choice = { isFirst, one, other }
+		builder.before(one.end, other.start, 0, [isFirst, one.isUsed, other.isUsed])
+		builder.before(other.end, one.start, 0, [not(isFirst), one.isUsed, other.isUsed])
+		this.#byPair.set(keyOf(a, b), choice)
+		this.byVariable.set(isFirst[0] >> 1, choice)
+		this.#linkToNeighbours(a, b, isFirst)
+	}
+
+	/** What comes before a run comes before the later runs of its task too. */
+	#linkToNeighbours(a: RunIndex, b: RunIndex, isFirst: Literal): void {
+		const orderAt = (run: number, other: number) => {
+			return this.#byPair.get(keyOf({ task: a.task, run }, { task: b.task, run: other }))?.isFirst
+		}
+		const [below, above] = [orderAt(a.run - 1, b.run), orderAt(a.run + 1, b.run)]
+		const [left, right] = [orderAt(a.run, b.run - 1), orderAt(a.run, b.run + 1)]
+		if (below) this.#builder.implies([isFirst], below)
+		if (above) this.#builder.implies([above], isFirst)
+		if (left) this.#builder.implies([left], isFirst)
+		if (right) this.#builder.implies([isFirst], right)
+	}
+}
+
+/** Tasks and runs are counted below these. */
+const RUN_BASE = 64
+const TASK_BASE = 4096
+
+function keyOf(a: RunIndex, b: RunIndex): number {
+	return ((a.task * RUN_BASE + a.run) * TASK_BASE + b.task) * RUN_BASE + b.run
+}
+
+/** By task: the tasks that come wholly after it by the waits, whichever tasks between are dropped. */
+function followers({ tasks, order, arcs, arcsOutOf }: NormalInstance): Set<number>[] {
+	const after = tasks.map(() => new Set<number>())
+	// Unit by unit, two tasks overlap; behind a wait for the whole, all that follows comes after.
+	const interleaved = tasks.map(() => new Set<number>())
+	for (const i of [...order].reverse()) {
+		for (const a of arcsOutOf[i] ?? []) {
+			const arc = arcs[a]
+			if (!arc) continue
+			const { to } = arc
+			const [own, together] = [after[i], interleaved[i]]
+			const isUnitByUnit = arc.piecewise && (tasks[i]?.units ?? 0) > 1
+			;(isUnitByUnit ? together : own)?.add(to)
+			for (const later of after[to] ?? []) own?.add(later)
+			for (const later of interleaved[to] ?? []) (isUnitByUnit ? together : own)?.add(later)
+		}
+	}
+	return after
+}

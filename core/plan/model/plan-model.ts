@@ -1,0 +1,254 @@
+/**
+ * The class-plan problem as constraints of the kernel, and the way from its values to a plan.
+ * One model serves all levels: each is a variable that is pushed down in turn.
+ */
+import type { SolveAnswer, Solver, SolveTerms } from '../kernel/solver'
+import type { NormalInstance } from '../problem/normal-form'
+import type { Pin } from '../pins/pin'
+import type { Placement, Plan } from '../problem/plan'
+import { branchOn, type SavedValues } from './branching'
+import { addLevels, type LevelVariables } from './level-rules'
+import { HandsEnergy } from './hands-energy'
+import { HandsOnClock } from './hands-on-clock'
+import { atLeast, atMost, type Literal } from './literal'
+import { ModelBuilder } from './model-builder'
+import { OrderChoices, type RunIndex } from './order-choices'
+import { addPins } from './pin-rules'
+import { addPlaceChoices, type PlaceChoices } from './place-choices'
+import { addRuns, MAX_RUNS, mostRuns, type Horizon, type RunVariables } from './run-variables'
+import { UnitStarts } from './unit-starts'
+import { addWaits } from './wait-rules'
+
+/** A task is at most so many works for the bounds on the hands, which look at all pairs of them. */
+const MOST_WORKS = 6
+
+/** One instance in a solver of its own. */
+export class PlanModel {
+	readonly solver: Solver
+	readonly places: readonly PlaceChoices[]
+	readonly runs: readonly (readonly RunVariables[])[]
+	readonly swaps: ReadonlyMap<number, Literal>
+	readonly levels: LevelVariables
+	readonly saved: SavedValues
+	readonly #instance: NormalInstance
+	readonly #builder = new ModelBuilder()
+	readonly #orders: OrderChoices
+	/** By pin: the literal with which it holds. */
+	readonly pins: readonly Literal[]
+
+	/** @param instance - with its last window as long as it may be used */
+	constructor(instance: NormalInstance, pins: readonly Pin[] = []) {
+		this.#instance = instance
+		const builder = this.#builder
+		this.solver = builder.solver
+		this.places = addPlaceChoices(builder, instance)
+		this.runs = addRuns(builder, instance, this.places, horizonOf(instance))
+		const parts = { instance, places: this.places, runs: this.runs }
+		const units = new UnitStarts(builder, instance, this.runs)
+		this.swaps = addWaits(builder, parts, units)
+		this.#orders = new OrderChoices(builder, instance, this.runs)
+		this.levels = addLevels(builder, { ...parts, swaps: this.swaps })
+		this.pins = addPins(builder, { ...parts, swaps: this.swaps }, pins)
+		this.#addHomeworkLimits()
+		this.#addHandsEnergy(units)
+		this.saved = new Map()
+		this.solver.branchBy(branchOn(instance, { orders: this.#orders.byVariable, runs: this.runs, saved: this.saved }))
+	}
+
+	/** Tasks that might have more runs than the model looks at: what it refutes is then not proven. */
+	get hasMoreRuns(): boolean {
+		return this.#instance.tasks.some((task) => task.units > 0 && mostRuns(task) > MAX_RUNS)
+	}
+
+	/** As the solver's own, but no two runs of a solution overlap. */
+	solve({ steps = Infinity, ...terms }: SolveTerms): SolveAnswer {
+		const last = this.solver.steps + steps
+		for (;;) {
+			const answer = this.solver.solve({ ...terms, steps: last - this.solver.steps })
+			if (answer.status !== 'satisfied') return answer
+			const overlaps = this.#findOverlaps()
+			if (overlaps.length === 0) return answer
+			this.solver.reset()
+			this.#orders.include(overlaps)
+		}
+	}
+
+	/** Runs of a solution that overlap with another: their order has not been asked for yet. */
+	#findOverlaps(): RunIndex[] {
+		const { trail } = this.solver
+		const laid = this.runs.flatMap((own, task) => {
+			const placed = this.places[task]?.placed
+			if (!placed || !trail.isTrue(...placed)) return []
+			return own.map(({ start, end }, run) => {
+				return { task, run, start: trail.min(start.variable) + start.plus, end: trail.min(end.variable) + end.plus }
+			})
+		})
+		const used = laid.filter(({ start, end }) => end > start).sort((a, b) => a.start - b.start)
+		let until: (typeof used)[number] | undefined
+		return used.flatMap((run) => {
+			const before = until
+			if (!before || run.end > before.end) until = run
+			return before && run.start < before.end ? [before, run] : []
+		})
+	}
+
+	/** The plan that stands in the solver's values, after it was satisfied. */
+	readPlan(): Plan {
+		const { trail } = this.solver
+		const isTrue = ([side, value]: Literal) => trail.isTrue(side, value)
+		const valueOf = ({ variable, plus }: { variable: number; plus: number }) => trail.min(variable) + plus
+		const placements = this.#instance.tasks.flatMap(({ id, units }, i): [string, Placement][] => {
+			const choices = this.places[i]
+			if (units === 0 || !choices) return []
+			if (isTrue(choices.ahead)) return [[id, { place: 'ahead' }]]
+			if (isTrue(choices.dropped)) return [[id, { place: 'dropped' }]]
+			const runs = (this.runs[i] ?? []).flatMap(({ start, end, unitsBefore, unitsAfter }) => {
+				const count = valueOf(unitsAfter) - valueOf(unitsBefore)
+				return count > 0 ? [{ start: valueOf(start), units: count, end: valueOf(end) }] : []
+			})
+			return [[id, { place: isTrue(choices.atHome) ? 'home' : 'class', runs }]]
+		})
+		const swapped = [...this.swaps].flatMap(([a, swap]) => (isTrue(swap) ? [a] : []))
+		return { placements: Object.fromEntries(placements), swaps: this.#usefulSwaps(swapped, isTrue), extension: 0 }
+	}
+
+	/** Remembers a plan, so that the search starts near it. */
+	follow(plan: Plan): void {
+		this.#instance.tasks.forEach(({ id }, i) => {
+			const [choices, placement] = [this.places[i], plan.placements[id]]
+			if (!choices || !placement) return
+			const byPlace = { class: choices.inClass, home: choices.atHome, ahead: choices.ahead, dropped: choices.dropped }
+			for (const [place, literal] of Object.entries(byPlace)) this.#save(literal, place === placement.place)
+			this.#save(choices.placed, 'runs' in placement)
+			if ('runs' in placement) this.#followRuns(this.runs[i] ?? [], placement.runs)
+		})
+		for (const [a, swap] of this.swaps) this.#save(swap, plan.swaps.includes(a))
+		this.solver.reset()
+		this.#orders.include(this.#runsWorthOrdering())
+		for (const { isFirst, one, other } of this.#orders.byVariable.values()) {
+			const [first, second] = [this.saved.get(one.start.variable), this.saved.get(other.start.variable)]
+			if (first !== undefined && second !== undefined) this.#save(isFirst, first <= second)
+		}
+	}
+
+	/**
+	 * Literals that keep all but some tasks as in the plan followed: where they are done, how they are split, and in
+	 * which order. Their starts stay open.
+	 */
+	freezeAllBut(free: ReadonlySet<number>): Literal[] {
+		const literals: Literal[] = []
+		const keep = (variable: number) => {
+			const value = this.saved.get(variable)
+			if (value === undefined || this.solver.trail.min(variable) === this.solver.trail.max(variable)) return
+			literals.push(atLeast(variable, value), atMost(variable, value))
+		}
+		const used: (RunIndex & { start: number })[] = []
+		this.places.forEach(({ inClass, atHome, ahead, dropped }, i) => {
+			if (free.has(i)) return
+			for (const [side] of [inClass, atHome, ahead, dropped]) keep(side >> 1)
+			this.runs[i]?.forEach(({ unitsBefore, start }, run) => {
+				keep(unitsBefore.variable)
+				const at = this.saved.get(start.variable)
+				if (at !== undefined) used.push({ task: i, run, start: at })
+			})
+		})
+		for (const [a, [side]] of this.swaps) {
+			const { from = -1, to = -1 } = this.#instance.arcs[a] ?? {}
+			if (!free.has(from) && !free.has(to)) keep(side >> 1)
+		}
+		used.sort((a, b) => a.start - b.start)
+		used.forEach((run, k) => {
+			const next = used[k + 1]
+			const order = next && this.#orders.find(run, next)
+			if (order !== undefined) keep(order)
+		})
+		return literals
+	}
+
+	/** The first run of each task, and as many as the plan followed has. */
+	#runsWorthOrdering(): RunIndex[] {
+		return this.runs.flatMap((own, task) => {
+			return own.flatMap(({ start }, run) => (run === 0 || this.saved.has(start.variable) ? [{ task, run }] : []))
+		})
+	}
+
+	#followRuns(variables: readonly RunVariables[], runs: readonly { start: number; units: number }[]): void {
+		let unitsBefore = 0
+		variables.forEach(({ start, unitsBefore: border, isUsed }, r) => {
+			const run = runs[r]
+			if (run) this.saved.set(start.variable, run.start - start.plus)
+			else this.saved.delete(start.variable)
+			this.saved.set(border.variable, unitsBefore - border.plus)
+			if (r > 0) this.#save(isUsed, run !== undefined)
+			unitsBefore += run?.units ?? 0
+		})
+	}
+
+	#save([side, value]: Literal, isTrue: boolean): void {
+		// A choice is a variable of 0 or 1; the literal may be either of its sides.
+		const isOne = (side & 1) === 0 ? isTrue === value > 0 : !isTrue
+		this.saved.set(side >> 1, isOne ? 1 : 0)
+	}
+
+	/** A swap whose followers are all dropped or ahead waives nothing: the plan is the same without it. */
+	#usefulSwaps(swapped: readonly number[], isTrue: (literal: Literal) => boolean): number[] {
+		const { arcs, arcsOutOf } = this.#instance
+		const leadsToClass = (i: number): boolean => {
+			const choices = this.places[i]
+			if (!choices) return false
+			if (!isTrue(choices.dropped)) return isTrue(choices.inClass)
+			return (arcsOutOf[i] ?? []).some((a) => leadsToClass(arcs[a]?.to ?? -1))
+		}
+		return swapped.filter((a) => leadsToClass(arcs[a]?.to ?? -1))
+	}
+
+	#addHandsEnergy(units: UnitStarts): void {
+		const works = this.#instance.tasks.flatMap(({ minutes, unitMinutes }, i) => {
+			const [own, inClass] = [this.runs[i] ?? [], this.places[i]?.inClass]
+			const [start, end] = [own[0]?.start, own.at(-1)?.end]
+			if (!start || !end || !inClass || inClass === this.#builder.no) return []
+			const starts = own.length > 1 ? units.byTask.get(i) : undefined
+			if (!starts) return [{ start, end, minutes, inClass }]
+			// Where its units have times of their own, each is work by itself; of many, a few together.
+			const size = Math.ceil(starts.length / MOST_WORKS)
+			return starts.flatMap((first, k) => {
+				const last = starts[Math.min(k + size, starts.length) - 1]
+				if (k % size !== 0 || !last) return []
+				const count = Math.min(size, starts.length - k)
+				return [
+					{ start: first, end: { ...last, plus: last.plus + unitMinutes }, minutes: count * unitMinutes, inClass },
+				]
+			})
+		})
+		const never = atLeast(this.#builder.always, 2)
+		const finish = { variable: this.levels.finish, plus: 0 }
+		this.solver.addPropagator(
+			new HandsEnergy(works, { clock: new HandsOnClock(this.#instance.windows), finish, never }),
+		)
+	}
+
+	#addHomeworkLimits(): void {
+		const builder = this.#builder
+		for (const { open, close, maxMinutes } of this.#instance.homeWindows) {
+			if (maxMinutes === Infinity) continue
+			const work = this.#instance.tasks.flatMap(({ minutes }, i) => {
+				const [choices, run] = [this.places[i], this.runs[i]?.[0]]
+				if (!choices || !run || choices.atHome === builder.no) return []
+				const isHere = builder.addChoice()
+				const startsHere: Literal[] = [
+					[2 * run.start.variable, open],
+					[2 * run.start.variable + 1, 1 - close],
+				]
+				builder.implies([choices.atHome, ...startsHere], isHere)
+				return [{ of: isHere, factor: minutes }]
+			})
+			builder.limit(work, maxMinutes)
+		}
+	}
+}
+
+function horizonOf({ windows, homeWindows, tasks }: NormalInstance): Horizon {
+	const start = Math.min(windows[0]?.open ?? 0, homeWindows[0]?.open ?? Infinity)
+	const longest = tasks.reduce((most, { minutes }) => Math.max(most, minutes), 0)
+	return { start, end: Math.max(windows.at(-1)?.close ?? 0, homeWindows.at(-1)?.close ?? -Infinity, start + longest) }
+}

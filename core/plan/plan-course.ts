@@ -1,0 +1,65 @@
+/** From a course and the designs it names to a plan, kept with its inputs. */
+import type { Design } from '../design/design'
+import { resolveDesign } from '../design/resolve-design'
+import { InputError } from '../errors'
+import { planExactly, type ExactPlan, type ExactTerms } from './exact/plan-exactly'
+import { tidyIntroductions } from './exact/tidy-introductions'
+import { compileCourse, type DesignInCourse } from './compile/compile-course'
+import type { CompiledCourse } from './compile/compiled-course'
+import type { Course } from '../course/course'
+import { ORDINARY_TERMS, type PlanTerms } from './compile/drying-terms'
+
+/** How much the search may do, and what it starts from. */
+export type PlanningEffort = Pick<ExactTerms, 'nodes' | 'shouldStop' | 'start' | 'onProgress'>
+
+/** A plan with all that is needed to show it again, whatever has changed since. */
+export interface CoursePlan extends ExactPlan {
+	course: Course
+	compiled: CompiledCourse
+	/** What its waits were computed with. */
+	terms: PlanTerms
+}
+
+/** Enough for most courses to be proven, and a second at most for the others. */
+const USUAL_NODES = 1500
+
+/**
+ * @param designs - the documents of `course.designs`, in that order
+ * @param terms - rooms, stores and what is known of the pastes; an ordinary room if absent
+ * @param effort - by default so many nodes: the same inputs give the same plan
+ * @throws {InputError} by field of the course
+ */
+export function planCourse(
+	course: Course,
+	designs: readonly Design[],
+	terms: PlanTerms = ORDINARY_TERMS,
+	effort: PlanningEffort = { nodes: USUAL_NODES },
+): CoursePlan {
+	const compiled = compileCourse(course, resolveCourse(course, designs), terms)
+	return { course, compiled, terms, ...planCompiled(compiled, effort) }
+}
+
+/** Plans a compiled course: the best plan that the effort finds, told as people want it. */
+export function planCompiled({ instance }: Pick<CompiledCourse, 'instance'>, effort: PlanningEffort): ExactPlan {
+	const result = planExactly(instance, effort)
+	return result.plan ? { ...result, plan: tidyIntroductions(instance, result.plan) } : result
+}
+
+/**
+ * The designs of a course with its choices made.
+ *
+ * @throws {InputError} a choice that a design does not have, by field of the course
+ */
+export function resolveCourse({ designs: chosen }: Course, designs: readonly Design[]): DesignInCourse[] {
+	return chosen.flatMap(({ picks, flowersPerStudent }, d) => {
+		const design = designs[d]
+		if (!design) return []
+		try {
+			return [{ design: resolveDesign(design, picks), flowersPerStudent }]
+		} catch (error) {
+			if (!(error instanceof InputError)) throw error
+			const problems = error.problems.map(({ path, message }) => ({ path: `designs[${d}].picks.${path}`, message }))
+			throw new InputError(problems, { cause: error })
+		}
+	})
+}

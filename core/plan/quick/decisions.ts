@@ -1,0 +1,125 @@
+/**
+ * What a planner decides before it lays out times: the place of every task and the arcs that are swapped, and the
+ * network of waits that follows from it.
+ */
+import type { NormalInstance } from '../problem/normal-form'
+
+export type Place = 'class' | 'home' | 'ahead' | 'dropped'
+
+export interface Decisions {
+	/** By task index. */
+	places: readonly Place[]
+	/** Indices of the swapped arcs. */
+	swaps: ReadonlySet<number>
+}
+
+/** A wait between two tasks that are both done in class or at home. */
+export interface Wait {
+	from: number
+	to: number
+	lag: number
+	maxLag: number
+	piecewise: boolean
+	/** Index of the arc whose swap would waive this wait. */
+	arc: number
+}
+
+/** The placed tasks in topological order, and the waits between them by the task that they lead to and leave. */
+export interface Network {
+	placed: readonly number[]
+	into: readonly (readonly Wait[])[]
+	outOf: readonly (readonly Wait[])[]
+	/**
+	 * Tasks that depend on nothing and only have to come before others, as a demonstration does. Where they lie is all
+	 * the same to the objective; people want them right before they are needed.
+	 */
+	introductions: readonly number[]
+}
+
+/** Everything in class, or in the first place that the task allows; nothing swapped. */
+export function initialDecisions({ tasks }: NormalInstance): Decisions {
+	const preferred = ['class', 'home', 'ahead'] as const
+	return {
+		places: tasks.map(({ places }) => preferred.find((place) => places.has(place)) ?? 'class'),
+		swaps: new Set(),
+	}
+}
+
+/** The network of these decisions, or undefined if they break a rule of places, groups or swaps. */
+export function buildNetwork(instance: NormalInstance, { places, swaps }: Decisions): Network | undefined {
+	const { tasks, order } = instance
+	for (const a of swaps) if (!isSwapOfUse(instance, places, a)) return undefined
+	const into: Wait[][] = tasks.map(() => [])
+	const outOf: Wait[][] = tasks.map(() => [])
+	const isTransparent = transparency(instance, places)
+	for (const i of order) {
+		if (isTransparent(i)) continue
+		for (const wait of waitsFrom(instance, i, isTransparent)) {
+			const [from, to] = [places[wait.from], places[wait.to]]
+			const isSwapped = swaps.has(wait.arc)
+			if (to === 'ahead' && from !== 'ahead') return undefined
+			if (from === 'ahead' && to !== 'ahead' && wait.maxLag < Infinity) return undefined
+			if (from === 'ahead' || to === 'ahead') continue
+			const effective = isSwapped ? { ...wait, lag: 0, maxLag: Infinity } : wait
+			into[wait.to]?.push(effective)
+			outOf[wait.from]?.push(effective)
+		}
+	}
+	const placed = order.filter((i) => !isTransparent(i) && places[i] !== 'ahead')
+	return { placed, into, outOf, introductions: placed.filter((i) => isIntroduction(into[i] ?? [], outOf[i] ?? [])) }
+}
+
+/** The swaps of a new set of places: those go that would waive nothing, since an end of their arc is not in class. */
+export function keepSwapsOfUse(instance: NormalInstance, { places, swaps }: Decisions): Decisions {
+	return { places, swaps: new Set([...swaps].filter((a) => isSwapOfUse(instance, places, a))) }
+}
+
+/** A swap needs both ends of its arc in class; behind a dropped or empty task, what really follows. */
+function isSwapOfUse(instance: NormalInstance, places: readonly Place[], a: number): boolean {
+	const from = instance.arcs[a]?.from ?? -1
+	const isTransparent = transparency(instance, places)
+	if (places[from] !== 'class' || isTransparent(from)) return false
+	const waived = waitsFrom(instance, from, isTransparent).filter(({ arc }) => arc === a)
+	return waived.length > 0 && waived.every(({ to }) => places[to] === 'class')
+}
+
+function transparency({ tasks }: NormalInstance, places: readonly Place[]): (i: number) => boolean {
+	return (i) => places[i] === 'dropped' || tasks[i]?.units === 0
+}
+
+function isIntroduction(into: readonly Wait[], outOf: readonly Wait[]): boolean {
+	const isOrderAlone = outOf.every(({ lag, maxLag, piecewise }) => lag === 0 && maxLag === Infinity && !piecewise)
+	return into.length === 0 && outOf.length > 0 && isOrderAlone
+}
+
+/** Waits that leave a task; through a dropped or empty one goes the first wait, without its maximum. */
+function waitsFrom(instance: NormalInstance, from: number, isTransparent: (i: number) => boolean): Wait[] {
+	const { tasks, arcs, arcsOutOf } = instance
+	const waits: Wait[] = []
+	const follow = (at: number, first: Omit<Wait, 'to'> | undefined) => {
+		for (const a of arcsOutOf[at] ?? []) {
+			const arc = arcs[a]
+			if (!arc) continue
+			const wait = first
+				? { ...first, maxLag: Infinity, piecewise: first.piecewise && arc.piecewise }
+				: { from, lag: arc.lag, maxLag: arc.maxLag, piecewise: arc.piecewise, arc: a }
+			if (isTransparent(arc.to)) follow(arc.to, wait)
+			else waits.push({ ...wait, to: arc.to, piecewise: wait.piecewise && tasks[arc.to]?.units === tasks[from]?.units })
+		}
+	}
+	follow(from, undefined)
+	return waits
+}
+
+/** Value lost and instructor's minutes of these decisions: levels 1 and 2 of the objective. */
+export function priceDecisions({ tasks, arcs }: NormalInstance, { places, swaps }: Decisions) {
+	let valueLost = 0
+	let prepMinutes = 0
+	tasks.forEach((task, i) => {
+		if (task.units === 0 || places[i] === 'class') return
+		valueLost += task.teachValue + (places[i] === 'dropped' ? (task.dropValue ?? 0) : 0)
+		if (places[i] === 'ahead') prepMinutes += task.prepMinutes
+	})
+	for (const a of swaps) prepMinutes += arcs[a]?.swapPrep ?? 0
+	return { valueLost, prepMinutes }
+}

@@ -1,0 +1,85 @@
+/**
+ * A first plan, fast and good, without a proof: biased priority samples, repaired until they fit, then improved by
+ * climbing.
+ * Not for: proven optima, which `exact/` finds from here.
+ */
+import { createRng } from '../../random'
+import type { Instance } from '../problem/instance'
+import { normalise, type NormalInstance } from '../problem/normal-form'
+import type { Objective } from '../problem/objective'
+import type { Placement, Plan } from '../problem/plan'
+import { better, climb, sampleSchedules, type Candidate } from './candidate'
+import type { Effort } from './generate-schedule'
+import { initialDecisions } from './decisions'
+import { relaxAndTighten, repair } from './repair'
+
+/** A plan and its vector; neither, if none was found that keeps every maximum lag. */
+export interface QuickPlan {
+	objective?: Objective
+	plan?: Plan
+}
+
+export interface QuickPlanTerms {
+	seed?: number
+	/** Schedules that may be generated; by default fewer for larger instances, so that the time grows slowly. */
+	schedules?: number
+}
+
+/** A schedule of 150 tasks costs about ten times one of 40. */
+const DEFAULT_TASK_SCHEDULES = 24_000
+
+/**
+ * Plans the instance; the same terms give the same plan.
+ *
+ * @throws {RangeError} the instance has problems; see `validateInstance`
+ * @complexity O(schedules · tasks²)
+ */
+export function planQuickly(instance: Instance, { seed = 1, schedules }: QuickPlanTerms = {}): QuickPlan {
+	const normal = normalise(instance)
+	const effort = { schedules: schedules ?? Math.ceil(DEFAULT_TASK_SCHEDULES / Math.max(25, normal.tasks.length)) }
+	const best = search(normal, effort, seed)
+	return best ? { objective: toObjective(best), plan: toPlan(normal, best) } : {}
+}
+
+function search(instance: NormalInstance, effort: Effort, seed: number): Candidate | undefined {
+	const rng = createRng(seed)
+	const total = effort.schedules
+	const first = sampleSchedules(instance, initialDecisions(instance), { count: 30, rng, effort })
+	let best =
+		first && first.score.shortfall > 0 ? climb(instance, first, { count: Math.floor(total / 5), rng, effort }) : first
+	if (!best || best.score.shortfall > 0) {
+		const share = () => ({ schedules: Math.floor(total / 5) })
+		const byPrice = repair(instance, best, { rng, effort: share(), thrift: 1, samples: 2 })
+		const byGain = repair(instance, best, { rng, effort: share(), thrift: 0.3, samples: 2 })
+		const tightened = relaxAndTighten(instance, { rng, effort: share(), thrift: 0, samples: 3 })
+		best = better(better(best, byPrice), better(byGain, tightened))
+	}
+	if (!best) return undefined
+	const rest = Math.max(effort.schedules - Math.floor((3 * total) / 5), Math.floor(total / 5))
+	best =
+		better(
+			best,
+			sampleSchedules(instance, best.decisions, { count: Math.floor(rest / 3), rng, effort: { schedules: rest } }),
+		) ?? best
+	return climb(instance, best, { count: rest, rng, effort: { schedules: rest } })
+}
+
+function toObjective({ score }: Candidate): Objective {
+	const { shortfall, valueLost, prepMinutes, finish, waiting, splits } = score
+	return shortfall > 0 ? { shortfall } : { shortfall, valueLost, prepMinutes, finish, waiting, splits }
+}
+
+function toPlan({ tasks, windows }: NormalInstance, { decisions, laid, score }: Candidate): Plan {
+	const placements = tasks.map(({ id, units, unitMinutes }, i): [string, Placement] | undefined => {
+		const place = decisions.places[i] ?? 'class'
+		if (units === 0) return undefined
+		if (place === 'ahead' || place === 'dropped') return [id, { place }]
+		const runs = (laid[i] ?? []).map((run) => ({ ...run, end: run.start + run.units * unitMinutes }))
+		return [id, { place, runs }]
+	})
+	return {
+		placements: Object.fromEntries(placements.filter((entry) => entry !== undefined)),
+		swaps: [...decisions.swaps].sort((a, b) => a - b),
+		extension: Math.max(0, score.finish - (windows.at(-1)?.close ?? 0)),
+	}
+}

@@ -1,0 +1,87 @@
+/**
+ * Pieces that are ready in time and yet soft when they are needed: dried at night, then taken into air too damp to
+ * keep the stage. Followed at even odds along the way that the plan gives each piece.
+ */
+import type { DryingStage } from '../../design/design'
+import { subjectOfWait } from '../../design/wait-subject'
+import type { Climate, DryingPath } from '../../drying/climate'
+import { followDrying } from '../../drying/follow-drying'
+import { timesModel } from '../../drying/pace-belief'
+import { cutOffHumidity } from '../../drying/stages'
+import type { DesignInCourse } from '../compile/compile-course'
+import type { TaskSource } from '../compile/compiled-course'
+import { beliefOf, placesFrom, toDryingPath } from '../compile/drying-terms'
+import type { CoursePlan } from '../plan-course'
+import type { Thread } from './plan-story'
+import { toSessionSpans } from '../compile/session-windows'
+import type { WallTime } from '../../time/wall-clock'
+import { wallTimeAfter } from '../../time/zone'
+
+export interface Softening {
+	source: TaskSource
+	stage: DryingStage
+	/** When the stage is lost. */
+	lostAt: WallTime
+	/** Where it lies then. */
+	placeName: string
+}
+
+/** @param threads - of the told plan */
+export function findSoftening(
+	{ course, compiled, terms }: Pick<CoursePlan, 'course' | 'compiled' | 'terms'>,
+	designs: readonly DesignInCourse[],
+	threads: readonly Thread[],
+): Softening[] {
+	const spans = toSessionSpans(course.sessions, compiled.origin.zone)
+	return threads.flatMap((thread): Softening[] => {
+		const { stage, hangsMinutes, isSwapped, from } = thread
+		const source = compiled.tasks[thread.fromTaskId]
+		const made = course.sessions[from.session]
+		const span = spans[from.session]
+		if (!stage || isSwapped || !made || !span || source?.type !== 'step') return []
+		const design = designs.find(({ design: { id } }) => id === source.designId)?.design
+		const step = design?.steps.find(({ id }) => id === source.stepId)
+		const subject = design && step && subjectOfWait(design, step, stage, terms.standard)
+		if (subject?.type !== 'piece') return []
+		const start = span.start + from.minute - made.startMin
+		const stays = placesFrom(course, terms, start)
+		const path = toDryingPath(stays, wallTimeAfter(compiled.origin, start))
+		const untilHours = hangsMinutes / 60
+		if (!isEverDamp(path, untilHours, cutOffHumidity(subject.piece.paste, stage))) return []
+		const rateFactor = 1 / timesModel(beliefOf(terms, subject.paste), 0.5)
+		const { holds } = followDrying(subject.piece, path, { untilHours, rateFactor })
+		const lost = holds.findLast((hold) => hold.stage === stage)?.toHours
+		if (lost === undefined || lost >= untilHours) return []
+		return [
+			{
+				source,
+				stage,
+				lostAt: wallTimeAfter(compiled.origin, Math.round(start + 60 * lost)),
+				placeName: placeAt(stays, lost),
+			},
+		]
+	})
+}
+
+/** Whether the air is as damp as that at some time of the first hours: most courses need no closer look. */
+function isEverDamp({ stays }: DryingPath, hours: number, humidity: number): boolean {
+	let begun = 0
+	return stays.some(({ hours: stayHours, climate }) => {
+		const isMet = begun < hours
+		begun += stayHours
+		return isMet && dampest(climate) >= humidity
+	})
+}
+
+function dampest(climate: Climate): number {
+	return climate.type === 'steady' ? climate.humidity : Math.max(...climate.hours.map(({ humidity }) => humidity))
+}
+
+function placeAt(stays: ReturnType<typeof placesFrom>, hours: number): string {
+	let begun = 0
+	const found = stays.find((stay) => {
+		begun += stay.hours
+		return begun > hours
+	})
+	return found?.place.name ?? ''
+}

@@ -1,0 +1,294 @@
+/**
+ * A plan told on the wall clock: which step falls into which session, where the drying lies, how full each session is,
+ * what is done elsewhere, and what is missing where it does not fit. Numbers only; the screens choose the words.
+ */
+import type { DryingStage } from '../../design/design'
+import type { Plan } from '../problem/plan'
+import { normalDistribution, Z90 } from '../../drying/normal-distribution'
+import type { CompiledCourse, CourseWait, TaskSource } from '../compile/compiled-course'
+import type { Session } from '../../course/course'
+import { handsOnMinutes, handsOnStretches } from '../../course/session-hours'
+import type { WallTime } from '../../time/wall-clock'
+import { wallTimeAfter } from '../../time/zone'
+import type { LaidTask } from './laid-task'
+import { tellShortfall, type ShortfallStory } from './shortfall-story'
+
+/** One run of a task in a session. */
+export interface Tile {
+	taskId: string
+	source: TaskSource
+	/** Minutes after midnight of the session's day. */
+	startMin: number
+	endMin: number
+	/** 1-based, of how many runs the task has. */
+	run: number
+	runCount: number
+	/** Pieces made in this run; 0 for a demonstration. */
+	pieceCount: number
+	/** It ends after the hands-on time of the session is over. */
+	isOver: boolean
+}
+
+export interface SessionStory {
+	/** 1-based. */
+	number: number
+	session: Session
+	tiles: Tile[]
+	handsOnMinutes: number
+	workMinutes: number
+	/** Hands-on minutes between the start and the last task without work. */
+	waitingMinutes: number
+	/** Hands-on minutes left after the last task. */
+	spareMinutes: number
+}
+
+/** A drying wait from the end of one task to the start of another. */
+export interface Thread {
+	fromTaskId: string
+	toTaskId: string
+	stage: DryingStage | undefined
+	wait: CourseWait
+	isSwapped: boolean
+	/** Indices into the sessions, and minutes after midnight of their days. */
+	from: { session: number; minute: number }
+	to: { session: number; minute: number }
+	/** With the confidence that the plan was made with. */
+	readyAt: WallTime
+	/** Clock minutes from the end of the one task to the start of the other. */
+	hangsMinutes: number
+	/** How sure it is to be ready when it is needed, in [0, 1]; absent: nothing is known of its spread. */
+	sure?: number
+}
+
+/** A wait that cannot be over in the places of the course, and what air it would take. */
+export interface HopelessWait {
+	fromTaskId: string
+	source: TaskSource
+	stage: DryingStage | undefined
+	wait: CourseWait
+	needsHumidityBelow: number
+	/** Dried pieces are brought in exchange. */
+	isSwapped: boolean
+}
+
+/** A task that is not done in class. */
+export interface ElsewhereTask {
+	taskId: string
+	source: TaskSource
+	/** Instructor's minutes ahead, or the student's minutes at home; 0 if dropped. */
+	minutes: number
+	/** At home: after which session (index). */
+	afterSession?: number
+}
+
+export interface SwapStory {
+	fromTaskId: string
+	toTaskId: string
+	stage: DryingStage | undefined
+	wait: CourseWait
+	prepMinutes: number
+}
+
+export interface PlanStory {
+	sessions: SessionStory[]
+	threads: Thread[]
+	ahead: ElsewhereTask[]
+	home: ElsewhereTask[]
+	dropped: ElsewhereTask[]
+	swaps: SwapStory[]
+	/** What never dries in the places of the course. */
+	hopeless: HopelessWait[]
+	/** Instructor's minutes before the course: ahead and swaps. */
+	prepMinutes: number
+	/** Present: the plan does not fit. */
+	shortfall?: ShortfallStory
+}
+
+/** Tells a plan that the checker accepts. */
+export function tellPlan(compiled: CompiledCourse, plan: Plan, sessions: readonly Session[]): PlanStory {
+	const laid = layTasks(compiled, plan)
+	const lastClose = compiled.instance.windows.at(-1)?.close ?? 0
+	const elsewhere = listElsewhere(compiled, plan, laid)
+	const swaps = listSwaps(compiled, plan)
+	const aheadMinutes = elsewhere.ahead.reduce((total, { minutes }) => total + minutes, 0)
+	return {
+		sessions: sessions.map((session, s) => tellSession(compiled, session, s, laid, lastClose)),
+		threads: spinThreads(compiled, plan, laid, sessions),
+		...elsewhere,
+		swaps,
+		hopeless: listHopeless(compiled, plan),
+		prepMinutes: swaps.reduce((total, { prepMinutes }) => total + prepMinutes, aheadMinutes),
+		...(plan.extension > 0 && { shortfall: tellShortfall(compiled, laid, plan.extension) }),
+	}
+}
+
+function layTasks({ instance }: CompiledCourse, plan: Plan): LaidTask[] {
+	return instance.tasks.flatMap((task) => {
+		const placement = plan.placements[task.id]
+		if (!placement || !('runs' in placement)) return []
+		const unitMinutes = 'units' in task ? task.unitMinutes : task.minutes
+		let firstUnit = 0
+		return placement.runs.map(({ start, units }, r): LaidTask => {
+			const run = { taskId: task.id, place: placement.place, start, end: start + units * unitMinutes, units, firstUnit }
+			firstUnit += units
+			return { ...run, run: r + 1, runCount: placement.runs.length }
+		})
+	})
+}
+
+/** Index of the session in whose window a class run lies; the last one also takes what runs over. */
+function sessionOf({ instance }: CompiledCourse, start: number): number {
+	const window = instance.windows.findLast(({ open }) => open <= start)
+	return (window?.session ?? 1) - 1
+}
+
+function tellSession(
+	compiled: CompiledCourse,
+	session: Session,
+	s: number,
+	laid: readonly LaidTask[],
+	lastClose: number,
+): SessionStory {
+	const shift = minuteIn(compiled, session, s, 0)
+	const ofSession = laid.filter(({ place, start }) => place === 'class' && sessionOf(compiled, start) === s)
+	// What begins after the last close has no place on the band: the shortfall lists it.
+	const inside = ofSession.filter(({ start }) => start < lastClose)
+	const tiles = inside.map(({ taskId, start, end, run, runCount, units, firstUnit }): Tile => {
+		const source = sourceOf(compiled, taskId)
+		const sizes = source.type === 'step' ? source.batchSizes.slice(firstUnit, firstUnit + units) : []
+		const pieceCount = sizes.reduce((total, size) => total + size, 0)
+		return {
+			taskId,
+			source,
+			startMin: start + shift,
+			endMin: end + shift,
+			run,
+			runCount,
+			pieceCount,
+			isOver: end > lastClose,
+		}
+	})
+	tiles.sort((a, b) => a.startMin - b.startMin)
+	const workMinutes = inside.reduce((total, { start, end }) => total + Math.min(end, lastClose) - start, 0)
+	const lastEnd = inside.reduce((latest, { end }) => Math.max(latest, end), -Infinity)
+	const windows = compiled.instance.windows.filter(({ session: number }) => number === s + 1)
+	const usedMinutes = windows.reduce(
+		(total, { open, close }) => total + Math.max(0, Math.min(close, lastEnd) - open),
+		0,
+	)
+	const total = handsOnMinutes(session)
+	return {
+		number: s + 1,
+		session,
+		tiles,
+		handsOnMinutes: total,
+		workMinutes,
+		waitingMinutes: usedMinutes - workMinutes,
+		spareMinutes: total - usedMinutes,
+	}
+}
+
+/** Words for a task; every task of a compiled course has them. */
+function sourceOf({ tasks }: CompiledCourse, taskId: string): TaskSource {
+	return tasks[taskId] ?? { type: 'demo', techniqueId: taskId, label: taskId }
+}
+
+function spinThreads(
+	compiled: CompiledCourse,
+	plan: Plan,
+	laid: readonly LaidTask[],
+	sessions: readonly Session[],
+): Thread[] {
+	const swapped = new Set(plan.swaps)
+	return compiled.instance.arcs.flatMap((arc, a) => {
+		const { stage, wait } = compiled.arcs[a] ?? {}
+		if (!wait) return []
+		const runsOf = (id: string) => laid.filter(({ taskId, place }) => taskId === id && place === 'class')
+		return pairRuns(runsOf(arc.from), runsOf(arc.to), arc.piecewise ?? false).map(([from, to]): Thread => {
+			const [fromSession, toSession] = [sessionOf(compiled, from.start), sessionOf(compiled, to.start)]
+			return {
+				fromTaskId: arc.from,
+				toTaskId: arc.to,
+				stage,
+				wait,
+				isSwapped: swapped.has(a),
+				from: { session: fromSession, minute: minuteIn(compiled, sessions[fromSession], fromSession, from.end) },
+				to: { session: toSession, minute: minuteIn(compiled, sessions[toSession], toSession, to.start) },
+				readyAt: wallTimeAfter(compiled.origin, from.end + arc.lag),
+				hangsMinutes: to.start - from.end,
+				...sureWithin(wait, to.start - from.end),
+			}
+		})
+	})
+}
+
+/** Which run waits for which: the first for the last, or piece by piece each for the one that made its last unit. */
+function pairRuns(from: readonly LaidTask[], to: readonly LaidTask[], isPiecewise: boolean): [LaidTask, LaidTask][] {
+	const last = from.at(-1)
+	if (!last) return []
+	if (!isPiecewise) return to.slice(0, 1).map((first) => [last, first])
+	return to.map((run) => {
+		const lastUnit = run.firstUnit + run.units - 1
+		const maker = from.find(({ firstUnit, units }) => firstUnit <= lastUnit && lastUnit < firstUnit + units)
+		return [maker ?? last, run]
+	})
+}
+
+/** Minutes after midnight of a session's day at a clock minute; what runs over its end counts on. */
+function minuteIn({ instance }: CompiledCourse, session: Session | undefined, s: number, clockMinute: number): number {
+	const first = instance.windows.find(({ session: number }) => number === s + 1)
+	const [opening] = session ? handsOnStretches(session) : []
+	if (!first || !opening) throw new RangeError(`session ${s} has no hands-on time`)
+	return clockMinute - first.open + opening.open
+}
+
+function listElsewhere(compiled: CompiledCourse, plan: Plan, laid: readonly LaidTask[]) {
+	const ahead: ElsewhereTask[] = []
+	const home: ElsewhereTask[] = []
+	const dropped: ElsewhereTask[] = []
+	for (const task of compiled.instance.tasks) {
+		const place = plan.placements[task.id]?.place
+		const source = sourceOf(compiled, task.id)
+		if (place === 'ahead') ahead.push({ taskId: task.id, source, minutes: task.prepMinutes ?? 0 })
+		if (place === 'dropped') dropped.push({ taskId: task.id, source, minutes: 0 })
+		if (place === 'home') {
+			const run = laid.find(({ taskId }) => taskId === task.id)
+			const [start, end] = [run?.start ?? 0, run?.end ?? 0]
+			home.push({ taskId: task.id, source, minutes: end - start, afterSession: sessionOf(compiled, start) })
+		}
+	}
+	return { ahead, home, dropped }
+}
+
+/** From even odds and 90 %, as if the logarithm of the time were normal. */
+function sureWithin({ p50Minutes, p90Minutes }: CourseWait, minutes: number): { sure?: number } {
+	if (p50Minutes === undefined || p90Minutes === undefined || !(p90Minutes > p50Minutes)) return {}
+	const sigma = Math.log(p90Minutes / p50Minutes) / Z90
+	return { sure: minutes > 0 ? normalDistribution(Math.log(minutes / p50Minutes) / sigma) : 0 }
+}
+
+function listHopeless(compiled: CompiledCourse, plan: Plan): HopelessWait[] {
+	return compiled.instance.arcs.flatMap(({ from }, a) => {
+		const { stage, wait } = compiled.arcs[a] ?? {}
+		if (!wait || wait.needsHumidityBelow === undefined || wait.basis === 'by hand') return []
+		const { needsHumidityBelow } = wait
+		const isSwapped = plan.swaps.includes(a)
+		return [{ fromTaskId: from, source: sourceOf(compiled, from), stage, wait, needsHumidityBelow, isSwapped }]
+	})
+}
+
+function listSwaps({ instance, arcs }: CompiledCourse, plan: Plan): SwapStory[] {
+	return plan.swaps.flatMap((a) => {
+		const [arc, source] = [instance.arcs[a], arcs[a]]
+		if (!arc || !source?.wait) return []
+		return [
+			{
+				fromTaskId: arc.from,
+				toTaskId: arc.to,
+				stage: source.stage,
+				wait: source.wait,
+				prepMinutes: arc.swapPrep ?? 0,
+			},
+		]
+	})
+}

@@ -1,0 +1,192 @@
+/**
+ * Ways out for a course that does not fit: each is a change of the course, of what a design allows, or of the air, and
+ * each is tried: planned anew, and found to fit, or proven not to.
+ */
+import type { Climate } from '../../drying/climate'
+import type { Instance, Task } from '../problem/instance'
+import type { ExactPlan } from '../exact/plan-exactly'
+import type { Objective } from '../problem/objective'
+import type { DesignInCourse } from '../compile/compile-course'
+import { compileCourse } from '../compile/compile-course'
+import type { CompiledCourse, TaskSource } from '../compile/compiled-course'
+import type { Course } from '../../course/course'
+import { roomOf, storeOf, type DryingTerms } from '../compile/drying-terms'
+import { withExtraSession } from '../../course/extra-session'
+import { INSTRUCTOR_FACTOR } from '../../course/pace'
+import { planCompiled, type CoursePlan, type PlanningEffort } from '../plan-course'
+
+/** A change that might make a course fit. */
+export type WayOut =
+	| { kind: 'session'; date: string }
+	/** The last session ends so many minutes later. */
+	| { kind: 'longer'; minutes: number }
+	/** Dried pieces are brought in exchange, where the design does not allow it yet. */
+	| { kind: 'swap'; from: TaskSource; to: TaskSource }
+	/** All steps of a part are made ahead, where the design does not allow it yet. */
+	| { kind: 'ahead'; designName: string; partName: string }
+	| { kind: 'smaller'; design: number; designName: string; flowers: number }
+	/** All places of the course have air like this; % relative humidity. */
+	| { kind: 'drier'; humidityPercent: number; temperatureC: number }
+
+/** A way out and what came of trying it. */
+export interface TriedWay {
+	way: WayOut
+	verdict: 'fits' | 'does not fit' | 'not decided'
+	/** Of the plan that fits. */
+	objective?: Objective
+}
+
+/** Air that a dehumidifier and some heating can give. */
+const DRY_AIR = { temperatureC: 23, humidity: 0.4 }
+/** Swaps, and parts made ahead, that are tried: those that promise most. */
+const MOST_OF_A_KIND = 3
+const MOST_EXTENSIONS = 4
+
+/** The ways out of a course that does not fit, one after the other as they are tried. */
+export function* tryWaysOut(
+	{ course, compiled, terms, objective }: CoursePlan,
+	designs: readonly DesignInCourse[],
+	effortOf: () => PlanningEffort,
+): Generator<TriedWay> {
+	const tried = (way: WayOut, changed: CompiledCourse): TriedWay => {
+		const { status, objective: reached } = planCompiled(changed, effortOf())
+		const fits = status === 'optimal' || status === 'feasible'
+		const isRefuted = status === 'impossible' || status === 'infeasible'
+		if (fits && reached) return { way, verdict: 'fits', objective: reached }
+		return { way, verdict: isRefuted ? 'does not fit' : 'not decided' }
+	}
+	const recompiled = (change: Partial<Course>, changedTerms = terms) => {
+		return compileCourse({ ...course, ...change }, designs, changedTerms)
+	}
+	const longer = withExtraSession(course)
+	yield tried({ kind: 'session', date: longer.sessions.at(-1)?.date ?? '' }, recompiled({ sessions: longer.sessions }))
+	const later = longerSession(course, objective?.shortfall ?? 0, (sessions) =>
+		planCompiled(recompiled({ sessions }), effortOf()),
+	)
+	if (later) yield later
+	for (const { way, instance } of [...swapsNotAllowed(compiled, course), ...partsNotAhead(compiled, course)]) {
+		yield tried(way, { ...compiled, instance })
+	}
+	for (const [d, { design, flowersPerStudent }] of designs.entries()) {
+		if (flowersPerStudent < 2) continue
+		const fewer = designs.map((item, k) => (k === d ? { ...item, flowersPerStudent: flowersPerStudent - 1 } : item))
+		const way: WayOut = { kind: 'smaller', design: d, designName: design.name, flowers: flowersPerStudent - 1 }
+		yield tried(way, compileCourse(withFlowers(course, d, flowersPerStudent - 1), fewer, terms))
+	}
+	if (isDamp(course, terms)) {
+		const { temperatureC, humidity } = DRY_AIR
+		const way: WayOut = { kind: 'drier', temperatureC, humidityPercent: Math.round(100 * humidity) }
+		yield tried(way, recompiled({}, withDryAir(terms)))
+	}
+}
+
+/**
+ * The last session as much longer as it takes. A later end may lengthen a wait, since pieces then stay longer in the
+ * room: so the minutes are added until it fits, a few times.
+ */
+function longerSession(
+	course: Course,
+	shortfall: number,
+	plan: (sessions: Course['sessions']) => ExactPlan,
+): TriedWay | undefined {
+	let minutes = shortfall
+	for (let attempt = 0; attempt < MOST_EXTENSIONS; attempt++) {
+		if (minutes === 0 || !endsOnTheDay(course, minutes)) return undefined
+		const { status, objective } = plan(withLaterEnd(course, minutes))
+		const way: WayOut = { kind: 'longer', minutes }
+		if (status === 'optimal' || status === 'feasible') return { way, verdict: 'fits', ...(objective && { objective }) }
+		if (status !== 'infeasible' || !objective)
+			return { way, verdict: status === 'impossible' ? 'does not fit' : 'not decided' }
+		minutes += objective.shortfall
+	}
+	return { way: { kind: 'longer', minutes }, verdict: 'not decided' }
+}
+
+/** The sessions with the last one ending later. */
+export function withLaterEnd({ sessions }: Pick<Course, 'sessions'>, minutes: number): Course['sessions'] {
+	return sessions.map((session, s) => {
+		return s === sessions.length - 1 ? { ...session, endMin: session.endMin + minutes } : session
+	})
+}
+
+/** The course with another number of flowers of one design. */
+export function withFlowers(course: Course, design: number, flowersPerStudent: number): Course {
+	return { ...course, designs: course.designs.map((item, d) => (d === design ? { ...item, flowersPerStudent } : item)) }
+}
+
+function endsOnTheDay({ sessions }: Course, minutes: number): boolean {
+	return (sessions.at(-1)?.endMin ?? 0) + minutes < 1440
+}
+
+function isDamp({ sessions, storeId }: Course, terms: DryingTerms): boolean {
+	const places = [...sessions.map(({ roomId }) => roomOf(terms, roomId)), storeOf(terms, storeId)]
+	return places.some(({ climate }) => meanHumidity(climate) > DRY_AIR.humidity)
+}
+
+function meanHumidity(climate: Climate): number {
+	if (climate.type === 'steady') return climate.humidity
+	return climate.hours.reduce((total, { humidity }) => total + humidity, 0) / climate.hours.length
+}
+
+function withDryAir(terms: DryingTerms): DryingTerms {
+	const climate: Climate = { type: 'steady', ...DRY_AIR }
+	// Where nothing is known of the studio's places, an ordinary room stands for them.
+	const places = terms.places.length > 0 ? terms.places : [roomOf(terms, undefined)]
+	return { ...terms, places: places.map((place) => ({ ...place, climate })) }
+}
+
+/** The longest waits that no dried piece may shorten yet, each with it; the minutes are those of the step before it. */
+function swapsNotAllowed({ instance, tasks }: CompiledCourse, course: Course): { way: WayOut; instance: Instance }[] {
+	const minutesOf = new Map(instance.tasks.map((task) => [task.id, aloneMinutes(task, course)]))
+	return instance.arcs
+		.map((arc, a) => ({ arc, a }))
+		.filter(({ arc }) => arc.lag > 0 && arc.swapPrep === undefined)
+		.sort((one, other) => other.arc.lag - one.arc.lag)
+		.flatMap(({ arc, a }) => {
+			const [from, to] = [tasks[arc.from], tasks[arc.to]]
+			if (!from || !to) return []
+			const swapPrep = minutesOf.get(arc.from) ?? 0
+			const arcs = instance.arcs.map((other, k) => (k === a ? { ...other, swapPrep } : other))
+			return [{ way: { kind: 'swap' as const, from, to }, instance: { ...instance, arcs } }]
+		})
+		.slice(0, MOST_OF_A_KIND)
+}
+
+/** The parts with the most minutes that may not be made ahead yet, each made ahead. */
+function partsNotAhead({ instance, tasks }: CompiledCourse, course: Course): { way: WayOut; instance: Instance }[] {
+	const parts = new Map<string, { designName: string; partName: string; ids: Set<string>; minutes: number }>()
+	for (const task of instance.tasks) {
+		const source = tasks[task.id]
+		if (source?.type !== 'step' || source.partId === undefined || task.places?.includes('ahead')) continue
+		const key = `${source.designId}/${source.partId}`
+		const part = parts.get(key) ?? {
+			designName: source.designName,
+			partName: source.partName,
+			ids: new Set(),
+			minutes: 0,
+		}
+		part.ids.add(task.id)
+		part.minutes += aloneMinutes(task, course)
+		parts.set(key, part)
+	}
+	return [...parts.values()]
+		.sort((a, b) => b.minutes - a.minutes)
+		.slice(0, MOST_OF_A_KIND)
+		.map(({ designName, partName, ids }) => ({
+			way: { kind: 'ahead', designName, partName },
+			instance: {
+				...instance,
+				tasks: instance.tasks.map((task) => (ids.has(task.id) ? allowAhead(task, course) : task)),
+			},
+		}))
+}
+
+function allowAhead<T extends Task>(task: T, course: Course): T {
+	return { ...task, places: [...(task.places ?? ['class']), 'ahead'], prepMinutes: aloneMinutes(task, course) }
+}
+
+/** Minutes of the instructor alone for all students, from those of one student: an estimate, since no design says it. */
+function aloneMinutes(task: Task, { studentCount }: Course): number {
+	const minutes = 'units' in task ? task.units * task.unitMinutes : task.minutes
+	return Math.ceil(INSTRUCTOR_FACTOR * studentCount * minutes)
+}

@@ -1,0 +1,55 @@
+import { describe, expect, test } from 'vitest'
+import { checkPlan } from '../../../core/plan/checker/check-plan'
+import { planExactly } from '../../../core/plan/exact/plan-exactly'
+import { compareObjectives, type Objective } from '../../../core/plan/problem/objective'
+import { planQuickly } from '../../../core/plan/quick/plan-quickly'
+import ownInstances from '../../fixtures/planning.json'
+import { readInstance, readPlan } from '../../../exchange/read-document'
+import { CHECKS_FOLDER, listReferenceInstances } from '../../support/reference-instances'
+
+const references = listReferenceInstances()
+
+// Vectors proven by a lazy-clause-generation solver of a general package; see the checks' own README.
+describe.skipIf(references.length === 0)(
+	`the instances of ${CHECKS_FOLDER.split('/').slice(-3).join('/')} (skipped where absent)`,
+	() => {
+		test.each(references)(
+			'$file: the checker gives the reference plan its stored vector',
+			({ instance, reference }) => {
+				const report = checkPlan(instance, reference.plan)
+
+				expect(report.errors).toEqual([])
+				expect(report.objective).toEqual(reference.best)
+			},
+		)
+
+		test.each(references)(
+			'$file: the quick plan passes the checker, and beats no proven level',
+			({ instance, reference }) => {
+				const quick = planQuickly(instance)
+
+				const report = checkPlan(instance, quick.plan ?? { placements: {}, swaps: [], extension: 0 })
+				expect(report.errors).toEqual([])
+				expect(report.objective).toEqual(quick.objective)
+				expect(compareObjectives(report.objective as Objective, reference.proven as Objective)).toBeGreaterThanOrEqual(
+					0,
+				)
+			},
+		)
+	},
+)
+
+// A small set of our own, solved by hand: the reason of each optimum stands beside it.
+describe('own instances, optimum by hand', () => {
+	test.each(ownInstances)('$instance.name: $why', ({ instance, best, plan }) => {
+		const read = readInstance(instance)
+
+		expect(checkPlan(read, readPlan(plan)).objective).toEqual(best)
+		expect(planQuickly(read).objective).toEqual(best)
+		expect(planExactly(read)).toMatchObject({
+			status: (best as Objective).shortfall > 0 ? 'infeasible' : 'optimal',
+			objective: best,
+			proven: best,
+		})
+	})
+})

@@ -1,0 +1,96 @@
+import { describe, expect, test } from 'vitest'
+import { compareCourses } from '../../../../core/course/course-differences'
+import type { Course } from '../../../../core/course/course'
+import { planCourse, resolveCourse } from '../../../../core/plan/plan-course'
+import { tellPlan } from '../../../../core/plan/tell/plan-story'
+import { tryWaysOut } from '../../../../core/plan/ways-out/ways-out'
+import { tellStep } from '../../../../core/plan/tell/step-story'
+import { checkPlan } from '../../../../core/plan/checker/check-plan'
+import { demoCourse, demoDesign } from '../../../support/demo-designs'
+
+function planDemo(name: string, change: Partial<Course> = {}) {
+	const course = { ...demoCourse(name), ...change }
+	const designs = course.designs.map(({ designId }) => demoDesign(designId))
+	const { compiled, plan, ...rest } = planCourse(course, designs)
+	if (!plan) throw new Error(`no plan for ${name}`)
+	return { ...rest, compiled, plan, story: tellPlan(compiled, plan, course.sessions) }
+}
+
+describe('the demo', () => {
+	test.each(['Magnolia on Thursdays', 'Calla lily taster'])('%s fits', (name) => {
+		const { compiled, plan, story } = planDemo(name)
+
+		expect(checkPlan(compiled.instance, plan).objective?.shortfall).toBe(0)
+		expect(story.shortfall).toBeUndefined()
+	})
+
+	test('the children’s morning does not, and one more session would help', () => {
+		const { story, objective, proven, course, compiled, terms, ...rest } = planDemo('Seaside morning for children')
+
+		expect(objective).toEqual({ shortfall: story.shortfall?.minutes })
+		expect(story.shortfall).toMatchObject({ workMinutes: expect.any(Number) as number })
+		expect((story.shortfall?.workMinutes ?? 0) + (story.shortfall?.dryingMinutes ?? 0)).toBe(story.shortfall?.minutes)
+		expect(proven).toEqual(objective)
+		const designs = resolveCourse(
+			course,
+			course.designs.map(({ designId }) => demoDesign(designId)),
+		)
+		const ways = [
+			...tryWaysOut({ ...rest, course, compiled, terms, objective, proven }, designs, () => ({ nodes: 1000 })),
+		]
+		expect(ways[0]).toMatchObject({ way: { kind: 'session' }, verdict: 'fits' })
+		expect(ways[1]).toMatchObject({ way: { kind: 'longer', minutes: objective?.shortfall }, verdict: 'fits' })
+	})
+})
+
+describe('a told plan', () => {
+	const { story, compiled, plan } = planDemo('Magnolia on Thursdays')
+
+	test('accounts for every hands-on minute of every session', () => {
+		for (const { handsOnMinutes, workMinutes, waitingMinutes, spareMinutes } of story.sessions) {
+			expect(workMinutes + waitingMinutes + spareMinutes).toBe(handsOnMinutes)
+		}
+	})
+
+	test('shows every run of every class task once, on the wall clock of its session', () => {
+		const runs = Object.values(plan.placements).flatMap((placement) => ('runs' in placement ? placement.runs : []))
+
+		expect(story.sessions.flatMap(({ tiles }) => tiles)).toHaveLength(runs.length)
+		for (const { session, tiles } of story.sessions) {
+			for (const { startMin, endMin } of tiles) {
+				expect(startMin).toBeGreaterThanOrEqual(session.startMin + session.setUpMinutes)
+				expect(endMin).toBeLessThanOrEqual(session.endMin - session.clearAwayMinutes)
+			}
+		}
+	})
+
+	test('hangs no thread that is too short for its wait', () => {
+		for (const { from, to, wait, isSwapped } of story.threads) {
+			const days = (session: number) => Date.parse(story.sessions[session]?.session.date ?? '') / 60_000
+			const waited = days(to.session) + to.minute - days(from.session) - from.minute
+			if (!isSwapped) expect(waited).toBeGreaterThanOrEqual(wait.plannedMinutes)
+		}
+	})
+
+	test('tells of a step what it waits for and what waits for it', () => {
+		const taping = tellStep(compiled, story, 'magnolia/tape-inner')
+
+		expect(taping?.waitsFor.map(({ stage, wait }) => [stage, wait.usualMinutes, wait.basis])).toEqual([
+			['hard', 1080, 'drying'],
+		])
+		expect(tellStep(compiled, story, 'magnolia/centre-snip')?.isWaitedForBy).toHaveLength(1)
+		expect(tellStep(compiled, story, 'magnolia/nothing')).toBeUndefined()
+	})
+})
+
+test('two states of a course differ in the fields that differ, whatever the order of keys', () => {
+	const mine = demoCourse('Magnolia on Thursdays')
+	const theirs = { ...structuredClone(mine), studentCount: 11, sessions: mine.sessions.slice(0, 2) }
+	const reordered = { ...mine, sessions: mine.sessions.map(({ date, ...rest }) => ({ ...rest, date })) }
+
+	expect(compareCourses(mine, reordered)).toEqual([])
+	expect(compareCourses(mine, theirs)).toEqual([
+		{ field: 'studentCount', mine: 8, theirs: 11 },
+		{ field: 'sessions', mine: 3, theirs: 2 },
+	])
+})
