@@ -4,10 +4,47 @@ import tseslint from 'typescript-eslint'
 const server = ['**/*.server', '**/*.server.ts']
 
 /** Packages that core may use: pure, without a clock, chance, files or network of their own. */
-const PURE_PACKAGES = ['simple-statistics', 'svgpath', 'temporal-polyfill']
+const PURE_PACKAGES = ['svgpath', 'temporal-polyfill']
 
-/** Imports that would turn the direction core <- db <- app round. */
+/** Imports that would turn the direction core <- exchange <- db <- app round. */
 const forbid = (patterns) => ({ 'no-restricted-imports': ['error', { patterns }] })
+
+/** Rooms in the order of the job: each may import those before it, none after it. */
+const CORE_ROOMS = [
+	'vocabulary',
+	'time',
+	'outlines',
+	'materials',
+	'drying',
+	'readings',
+	'design',
+	'course',
+	'plan',
+	'kit',
+]
+const APP_ROOMS = ['shared', 'account', 'frame', 'drying', 'design', 'studio', 'plan', 'course', 'kit', 'today']
+
+const PURE = {
+	regex: `^(?!\\.{1,2}/|(${PURE_PACKAGES.join('|')})$)`,
+	message: 'core imports nothing outside core but the packages on the list',
+}
+const OUTSIDE_CORE = {
+	regex: '^(\\.\\./)+(app|db|server|exchange|scripts|tests)/',
+	message: 'core imports nothing outside core',
+}
+
+/** What no file of a room may import: the rooms that come after it. */
+const holdOrder = (top, rooms, common = []) =>
+	rooms.slice(0, -1).map((room, r) => ({
+		files: [`${top}/${room}/**/*.{ts,tsx}`],
+		rules: forbid([
+			...common,
+			{
+				regex: `^(\\.\\./)+(${rooms.slice(r + 1).join('|')})/`,
+				message: `${top}/${room} comes before these rooms (docs/architecture.md)`,
+			},
+		]),
+	}))
 
 export default tseslint.config(
 	{ ignores: ['build/', 'node_modules/', '.react-router/', '.calycine/', 'app/generated/', 'coverage/'] },
@@ -25,13 +62,7 @@ export default tseslint.config(
 	{
 		files: ['core/**/*.ts'],
 		rules: {
-			...forbid([
-				{
-					regex: `^(?!\\.{1,2}/|(${PURE_PACKAGES.join('|')})$)`,
-					message: 'core imports nothing outside core but the packages on the list',
-				},
-				{ regex: '^(\\.\\./)+(app|db|server|exchange|scripts|tests)/', message: 'core imports nothing outside core' },
-			]),
+			...forbid([PURE, OUTSIDE_CORE]),
 			'no-restricted-globals': [
 				'error',
 				'process',
@@ -65,8 +96,14 @@ export default tseslint.config(
 		files: ['db/**/*.ts'],
 		rules: forbid([{ regex: '^(\\.\\./)+(app|server)/', message: 'db imports core and exchange' }]),
 	},
+	...holdOrder('core', CORE_ROOMS, [PURE, OUTSIDE_CORE]),
+	...holdOrder('app', APP_ROOMS),
 	{
-		files: ['app/components/**', 'app/schemas/**'],
+		files: ['core/plan/kernel/**'],
+		rules: forbid([PURE, { regex: '^\\.\\./(?!\\.\\./random)', message: 'the kernel knows nothing of classes' }]),
+	},
+	{
+		files: ['app/**/schemas/**'],
 		rules: forbid([{ group: server, message: 'shared with the browser' }]),
 	},
 )

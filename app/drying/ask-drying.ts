@@ -1,6 +1,6 @@
 /** An address asked: its piece and way of drying put together and answered, the same on the server and in a worker. */
 import { beliefOf, type DryingTerms } from '../../core/plan/compile/drying-terms'
-import { answerDrying, type DryingAnswer, type DryingQuestion } from '../../core/drying/answer-drying'
+import { answerDrying, sureWhenWanted, type DryingAnswer, type DryingQuestion } from '../../core/drying/answer-drying'
 import type { Air, Climate, DryingPath, Stay } from '../../core/drying/climate'
 import { airAt } from '../../core/drying/climate'
 import type { AirMovement } from '../../core/drying/air-film'
@@ -17,6 +17,15 @@ const MINUTES_PER_DAY = 1440
 /** @throws {InputError} by field: what only the whole address shows to be wrong */
 export function askDrying(address: DryingAddress, known: Known): DryingAnswer {
 	return answerDrying(toQuestion(address, known), beliefOf(known, address.paste))
+}
+
+/**
+ * The answer's `sure` alone, in [0, 1].
+ *
+ * @throws {InputError} by field: what only the whole address shows to be wrong
+ */
+export function askSure(address: DryingAddress, known: Known): number {
+	return sureWhenWanted(toQuestion(address, known), beliefOf(known, address.paste))
 }
 
 /** @throws {InputError} by field */

@@ -1,6 +1,7 @@
 /** A question about drying as an address holds it: a piece, where it dries, and when it is wanted. */
 import { mixed, number, object, string, type InferType } from 'yup'
-import { DRYING_STAGES, type BackFace, type DryingStage, type Paste } from '../../core/design/design'
+import { DRYING_STAGES, type BackFace, type DryingStage } from '../../core/vocabulary/drying-stage'
+import type { Paste } from '../../core/vocabulary/paste'
 import { AIR_MOVEMENTS, type AirMovement } from '../../core/drying/air-film'
 import { PASTE_TERMS } from '../../core/drying/paste-terms'
 import type { DriedPart } from '../../core/design/piece-of-part'

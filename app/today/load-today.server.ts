@@ -4,6 +4,7 @@ import { listPreparation } from '../../core/kit/preparation'
 import { daysBetween } from '../../core/time/calendar'
 import { findNextCourseId, listCourses } from '../../db/repositories/courses.server'
 import type { Studio } from '../../db/repositories/accounts.server'
+import { askOfThreads } from '../plan/drying-threads.server'
 import { readKit } from '../kit/read-kit.server'
 
 const OTHERS_SHOWN = 6
@@ -20,10 +21,11 @@ export async function loadToday(studio: Studio, date: string) {
 }
 
 async function loadNext(studio: Studio, courseId: number, date: string) {
-	const { course, coursePlan, kit, state } = await readKit(studio, courseId)
+	const { course, coursePlan, designs, kit, state } = await readKit(studio, courseId)
 	const { compiled, plan } = coursePlan
 	const session = course.sessions.findIndex((candidate) => candidate.date >= date)
-	const story = plan && tellPlan(compiled, plan, coursePlan.course.sessions)
+	const told = plan && askOfThreads(coursePlan, designs, tellPlan(compiled, plan, coursePlan.course.sessions))
+	const story = told?.story
 	const next = course.sessions[session]
 	return {
 		id: course.id,

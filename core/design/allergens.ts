@@ -1,6 +1,7 @@
 /** Allergens of a design, each with where it comes from. Usual ones: labels have the last word. */
 import { PASTE_ALLERGENS } from '../materials/pastes'
-import { ALLERGENS, type Allergen, type MaterialKind } from './design'
+import type { MaterialKind } from './design'
+import { ALLERGENS, type Allergen } from '../vocabulary/allergen'
 import type { ResolvedDesign } from './resolve-design'
 
 export interface AllergenSource {

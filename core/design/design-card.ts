@@ -1,7 +1,8 @@
 /** What a list shows of a design, worked out once when it is saved. */
 import { allergensOf } from './allergens'
 import { measureEffort, type DesignEffort } from './design-effort'
-import type { Allergen, Audience, Design } from './design'
+import type { Audience, Design } from './design'
+import type { Allergen } from '../vocabulary/allergen'
 import { resolveDesign } from './resolve-design'
 
 export interface DesignCard extends DesignEffort {

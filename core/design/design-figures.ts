@@ -2,7 +2,7 @@
 import { pasteMassG, pieceMassG } from '../materials/piece-mass'
 import { spiralLengthMm, turnsLengthMm, USUAL_STRETCH } from '../materials/tape-length'
 import { wireDiameterMm, type GaugeStandard } from '../materials/wire-gauge'
-import type { Paste } from './design'
+import type { Paste } from '../vocabulary/paste'
 import { measureEffort, type DesignEffort } from './design-effort'
 import type { ResolvedDesign, ResolvedLayer } from './resolve-design'
 

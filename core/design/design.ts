@@ -3,22 +3,20 @@
  * of fields. Later versions of the format only add fields.
  * Not for: a design whose choices are made; see resolve-design.
  */
-import type { AllowedPlace } from '../plan/problem/instance'
+import type { AllowedPlace } from '../vocabulary/work-place'
+import type { Allergen } from '../vocabulary/allergen'
+import type { BackFace, DryingStage } from '../vocabulary/drying-stage'
+import type { Paste } from '../vocabulary/paste'
+import type { PartForm } from '../vocabulary/piece-form'
 
 /** Marks a document as a design. */
 export const DESIGN_FORMAT = 'calycine-design'
 /** Newest version of the form that is read. */
 export const DESIGN_FORMAT_VERSION = 1
 
-/** Stages of drying, from the first skin to dry all through. */
-export const DRYING_STAGES = ['skin', 'touch', 'set', 'firm', 'hard', 'through'] as const
-export type DryingStage = (typeof DRYING_STAGES)[number]
-
 export type DesignKind = 'flower' | 'foliage' | 'ornament' | 'topper'
 export type Audience = 'adults' | 'children'
 export type PartRole = 'centre' | 'petal' | 'sepal' | 'leaf' | 'bud' | 'filler' | 'base' | 'decoration'
-export type Paste = 'gum paste' | 'modelling paste' | 'stiffened sugarpaste' | 'sugarpaste'
-export type BackFace = 'free' | 'ventilated' | 'tissue' | 'foam' | 'board'
 export type Teaching = 'must' | 'worth' | 'routine'
 export type Hazard =
 	| 'wire'
@@ -37,47 +35,6 @@ export type Hazard =
 export const TINTS = ['blush', 'plum', 'fern', 'straw', 'apricot', 'iris', 'sea', 'clay'] as const
 export type Tint = (typeof TINTS)[number]
 
-/** Outlines given by width and length; `own` is a path of the design's own. */
-export const OUTLINE_FAMILIES = [
-	'circle',
-	'ellipse',
-	'petal',
-	'round petal',
-	'heart',
-	'lanceolate leaf',
-	'ovate leaf',
-	'triangle',
-	'strip',
-	'star',
-	'blossom',
-	'calyx',
-	'fan',
-] as const
-export type OutlineFamily = (typeof OUTLINE_FAMILIES)[number]
-
-export interface CutForm {
-	type: 'cut'
-	outline: OutlineFamily | 'own'
-	/** Of a star, blossom or calyx; absent: 5. */
-	lobes?: number
-	/** SVG path of an `own` outline, one closed line; only its shape counts, the size is the width and length. */
-	path?: string
-	widthMm: number
-	lengthMm: number
-	thicknessMm: number
-}
-
-export type FormedBody = 'ball' | 'cone' | 'drop' | 'cylinder'
-
-/** How the pieces of a part come about. */
-export type PartForm =
-	| CutForm
-	| { type: 'formed'; body: FormedBody; diameterMm: number; lengthMm?: number }
-	| { type: 'moulded'; massG: number }
-	| { type: 'bought'; item: string; massG?: number; diameterMm?: number }
-	/** Each piece of another part gives so many of these. */
-	| { type: 'derived'; fromPart: string; piecesEach: number }
-
 /** Options of choices under which something exists, all of them to hold: `{ technique: ['wired'] }`. */
 export type Condition = Record<string, string[]>
 
@@ -95,10 +52,6 @@ export interface PartWire {
 	/** How far a rib reaches up the piece, as a fraction of its length. */
 	ribFraction?: number
 }
-
-/** Allergens that are told apart. */
-export const ALLERGENS = ['egg', 'milk', 'nuts', 'wheat', 'soya', 'gelatine', 'alcohol'] as const
-export type Allergen = (typeof ALLERGENS)[number]
 
 /** Something mixed by a recipe, of which steps use a little. */
 export interface Mixture {

@@ -7,7 +7,8 @@ import { cutOutline } from '../outlines/families'
 import { outlineBounds } from '../outlines/measure-outline'
 import { flatten } from '../outlines/outline'
 import { createRng, type Rng } from '../random'
-import type { PartForm, Tint } from './design'
+import type { Tint } from './design'
+import type { PartForm } from '../vocabulary/piece-form'
 import type { ResolvedLayer, ResolvedPart } from './resolve-design'
 
 /** Lean of a layer that says nothing. */

@@ -1,5 +1,5 @@
 /** Pieces of each part that one student makes: what the flowers need, and spares for breakage. */
-import type { PartForm } from './design'
+import type { PartForm } from '../vocabulary/piece-form'
 import type { ResolvedDesign, ResolvedPart } from './resolve-design'
 import { piecesToMake } from '../materials/spares'
 

@@ -3,7 +3,8 @@
  * board, as petals glued to a core do. A moulded piece is taken as half a ball on its flat side.
  * Not for: what is bought; it has no paste of ours.
  */
-import type { Part, PartForm } from './design'
+import type { Part } from './design'
+import type { PartForm } from '../vocabulary/piece-form'
 import { bodyVolumeMm3, pasteVolumeMm3 } from '../materials/piece-mass'
 import { wireDiameterMm, type GaugeStandard } from '../materials/wire-gauge'
 import type { DryingBody, DryingPiece } from '../drying/drying-piece'

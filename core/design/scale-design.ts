@@ -5,7 +5,8 @@
 import { pieceMassG } from '../materials/piece-mass'
 import { finestHoldingGauge, holds } from '../materials/wire-strength'
 import { MAX_GAUGE, MIN_GAUGE, wireDiameterMm, type GaugeStandard } from '../materials/wire-gauge'
-import type { Design, Part, PartForm, PartWire } from './design'
+import type { Design, Part, PartWire } from './design'
+import type { PartForm } from '../vocabulary/piece-form'
 
 /**
  * @param factor - in [0.2, 5]

@@ -3,7 +3,8 @@
  * Not for: the types and ranges of fields, which the JSON schema at the border checks; nor taste.
  */
 import { parsePath, PathError } from '../outlines/parse-path'
-import type { Condition, Design, Need, PartForm, Step } from './design'
+import type { Condition, Design, Need, Step } from './design'
+import type { PartForm } from '../vocabulary/piece-form'
 
 /** A problem and the place of the document where it lies, as a JSON pointer. */
 export interface DesignProblem {

@@ -9,7 +9,9 @@ import { FIRST_BELIEF } from '../drying/pace-belief'
 import { pieceOfPart } from './piece-of-part'
 import { ORDINARY_PLACE } from '../drying/place'
 import type { GaugeStandard } from '../materials/wire-gauge'
-import type { DryingStage, MaterialKind, Need, Paste } from './design'
+import type { MaterialKind, Need } from './design'
+import type { DryingStage } from '../vocabulary/drying-stage'
+import type { Paste } from '../vocabulary/paste'
 import type { ResolvedDesign, ResolvedStep } from './resolve-design'
 
 export type WaitSubject =

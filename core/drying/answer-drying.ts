@@ -1,5 +1,5 @@
 /** Everything that is to be said of one piece on one way of drying: when, how sure, why so slow, and what would help. */
-import type { DryingStage } from '../design/design'
+import type { DryingStage } from '../vocabulary/drying-stage'
 import type { DryingPath } from './climate'
 import type { DryingPiece } from './drying-piece'
 import { followDrying, type DryingCourse } from './follow-drying'
@@ -38,6 +38,24 @@ const LEAST_LOOK_HOURS = 2
 const LONGEST_LOOK_HOURS = 24 * 14
 
 /**
+ * Confidence in [0, 1] that the stage is reached when it is wanted, and not lost again by then: the one figure that every
+ * screen tells.
+ *
+ * @throws {RangeError} a piece without depth, or a path without stays
+ */
+export function sureWhenWanted({ piece, path, stage, wantedHours }: DryingQuestion, belief: PaceBelief): number {
+	const course = followDrying(piece, path, { untilHours: wantedHours, rateFactor: 1 / timesModel(belief, 0.5) })
+	if (lostAt(course, stage, wantedHours) !== undefined) return 0
+	return forecast(piece, path, belief, stage).sureWithin(stage, wantedHours)
+}
+
+/** Hours from the start at which a stage that was reached is lost again before it is wanted. */
+function lostAt({ holds }: DryingCourse, stage: DryingStage, wantedHours: number): number | undefined {
+	const hold = holds.findLast((held) => held.stage === stage && held.fromHours <= wantedHours)
+	return hold?.toHours !== undefined && hold.toHours <= wantedHours ? hold.toHours : undefined
+}
+
+/**
  * @throws {RangeError} a piece without depth, or a path without stays
  */
 export function answerDrying({ piece, path, stage, wantedHours }: DryingQuestion, belief: PaceBelief): DryingAnswer {
@@ -48,13 +66,12 @@ export function answerDrying({ piece, path, stage, wantedHours }: DryingQuestion
 		Math.max(LEAST_LOOK_HOURS, LOOK_ON * Math.max(p90 ?? p50 ?? 0, wantedHours)),
 	)
 	const course = followDrying(piece, path, { untilHours, rateFactor: 1 / timesModel(belief, 0.5) })
-	const hold = course.holds.findLast((held) => held.stage === stage && held.fromHours <= wantedHours)
-	const isLost = hold?.toHours !== undefined && hold.toHours <= wantedHours
+	const softensAtHours = lostAt(course, stage, wantedHours)
 	return {
 		stages: looked.stages,
 		cutOffs: byStage((each) => cutOffHumidity(piece.paste, each)),
-		sure: isLost ? 0 : looked.sureWithin(stage, wantedHours),
-		...(isLost && { softensAtHours: hold.toHours }),
+		sure: softensAtHours === undefined ? looked.sureWithin(stage, wantedHours) : 0,
+		...(softensAtHours !== undefined && { softensAtHours }),
 		course,
 		slow: findWhatSlows(piece, path, stage),
 		rungs: findWhatHelps(piece, path, stage, belief).rungs,

@@ -3,7 +3,7 @@
  * Cones and other bodies are taken as the body of one inscribed radius with the same surface to volume.
  * A wrapped flower is a body of its outer size, not a sheet of its petals' thickness.
  */
-import type { BackFace } from '../design/design'
+import type { BackFace } from '../vocabulary/drying-stage'
 import type { FilmShape } from './air-film'
 import type { Extent } from './grid'
 import type { PasteTerms } from './paste-terms'

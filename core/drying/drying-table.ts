@@ -3,7 +3,7 @@
  * one paste in one air movement. Nodes are solved when they are first asked for. Near a stage's cut-off, and outside
  * the nodes, the solver itself answers.
  */
-import { DRYING_STAGES, type DryingStage } from '../design/design'
+import { DRYING_STAGES, type DryingStage } from '../vocabulary/drying-stage'
 import type { AirMovement } from './air-film'
 import { steadyPath, type Air } from './climate'
 import type { DryingPiece } from './drying-piece'

@@ -2,7 +2,7 @@
  * How far a profile of moisture is from a stage: the moisture level below which the depth that the stage asks for
  * lies. A stage is reached when the level is at most the stage's moisture.
  */
-import type { DryingStage } from '../design/design'
+import type { DryingStage } from '../vocabulary/drying-stage'
 import type { Conditions } from './diffusion'
 import { faceMoisture } from './diffusion'
 import type { Grid } from './grid'

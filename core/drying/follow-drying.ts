@@ -4,7 +4,7 @@
  * in a humid hall, or in a closed box where its inside catches up. Assumes that paste gives back and takes up alike
  * (no hysteresis).
  */
-import { DRYING_STAGES, type DryingStage } from '../design/design'
+import { DRYING_STAGES, type DryingStage } from '../vocabulary/drying-stage'
 import type { DryingPath } from './climate'
 import { meanMoisture } from './diffusion'
 import type { DryingPiece } from './drying-piece'

@@ -3,7 +3,7 @@
  * since a hygrometer is easily 3 % off and near the cut-off that matters more than anything, a time that claims to be
  * sure is never earlier than the even one in a room 3 % damper.
  */
-import { DRYING_STAGES, type DryingStage } from '../design/design'
+import { DRYING_STAGES, type DryingStage } from '../vocabulary/drying-stage'
 import { isSteady, shiftPath, type DryingPath } from './climate'
 import type { DryingPiece } from './drying-piece'
 import { chanceWithin, timesModel, type PaceBelief } from './pace-belief'

@@ -1,5 +1,5 @@
 /** Hours for one piece over temperature and humidity: where it dries in time, where late, where never. */
-import type { DryingStage } from '../design/design'
+import type { DryingStage } from '../vocabulary/drying-stage'
 import type { AirMovement } from './air-film'
 import { steadyPath, type Air } from './climate'
 import type { DryingPiece } from './drying-piece'

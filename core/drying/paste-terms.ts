@@ -5,7 +5,7 @@
  * Order of size: confections have a water activity of 0.7–0.85 (Ergun, Lietha & Hartel 2010, Crit. Rev. Food Sci. Nutr.
  * 50:162, from memory).
  */
-import type { Paste } from '../design/design'
+import type { Paste } from '../vocabulary/paste'
 import { KELVIN } from './humid-air'
 
 const GAS_CONSTANT = 8.314462618

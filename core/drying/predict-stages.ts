@@ -2,7 +2,7 @@
  * When a piece first reaches each stage of drying along its path. First times only: what softens again later is told by
  * follow-drying. Source of the model: docs/drying.md; Crank, The Mathematics of Diffusion, 2nd ed. 1975 (from memory).
  */
-import { DRYING_STAGES, type DryingStage } from '../design/design'
+import { DRYING_STAGES, type DryingStage } from '../vocabulary/drying-stage'
 import { meanAir, type DryingPath } from './climate'
 import type { DryingPiece } from './drying-piece'
 import { startRun, USUAL_FINENESS, type DryingRun, type Fineness, type RunStep } from './drying-run'

@@ -2,7 +2,7 @@
  * The stages of drying: a moisture that must be reached down to a depth from the exposed face. Calibrated together with
  * the diffusivities of the pastes. The shell rule ignores weight: a heavy piece needs a thicker shell, so wait longer.
  */
-import { DRYING_STAGES, type DryingStage } from '../design/design'
+import { DRYING_STAGES, type DryingStage } from '../vocabulary/drying-stage'
 import { waterActivity, type PasteTerms } from './paste-terms'
 
 export interface StageTerms {

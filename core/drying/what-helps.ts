@@ -1,7 +1,7 @@
 /**
  * A ladder of what would make a piece ready sooner, each rung computed; and what it is that makes it slow.
  */
-import type { DryingStage } from '../design/design'
+import type { DryingStage } from '../vocabulary/drying-stage'
 import { mapClimates, type Air, type Climate, type DryingPath } from './climate'
 import { BACK_FACTORS, usualFaces, type DryingPiece } from './drying-piece'
 import { forecast } from './forecast'

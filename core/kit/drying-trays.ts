@@ -2,7 +2,7 @@
 import { unitMinutesOf } from '../plan/problem/plan-times'
 import type { DesignInCourse } from '../plan/compile/compile-course'
 import type { CompiledCourse } from '../plan/compile/compiled-course'
-import type { PartForm } from '../design/design'
+import type { PartForm } from '../vocabulary/piece-form'
 import type { Plan } from '../plan/problem/plan'
 import { pasteVolumeMm3 } from '../materials/piece-mass'
 import { sumOfKits } from './bill'

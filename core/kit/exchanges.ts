@@ -2,7 +2,8 @@
  * What a student gets instead of something that she avoids or a child must not have, or the warning that nothing is
  * known. Common practice, no source; labels have the last word.
  */
-import type { Allergen, MaterialKind } from '../design/design'
+import type { MaterialKind } from '../design/design'
+import type { Allergen } from '../vocabulary/allergen'
 import { avoidedBy, type Seat } from './student'
 
 /** Something in a kit, as far as exchanges look at it. */

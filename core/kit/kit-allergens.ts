@@ -1,6 +1,7 @@
 /** Allergens in the kit of one seat, after its exchanges. Usual ones: the labels of what is bought have the last word. */
 import { MATERIAL_ALLERGENS, type AllergenSource } from '../design/allergens'
-import { ALLERGENS, type Allergen, type Paste } from '../design/design'
+import { ALLERGENS, type Allergen } from '../vocabulary/allergen'
+import type { Paste } from '../vocabulary/paste'
 import { PASTE_ALLERGENS } from '../materials/pastes'
 import type { ClassKit } from './class-kit'
 

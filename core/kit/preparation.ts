@@ -1,5 +1,5 @@
 /** What an instructor has to get ready for a course, from its plan and its kits. */
-import type { DryingStage } from '../design/design'
+import type { DryingStage } from '../vocabulary/drying-stage'
 import type { CourseWait } from '../plan/compile/compiled-course'
 import type { ClassKit } from './class-kit'
 import type { PlanStory } from '../plan/tell/plan-story'

@@ -1,6 +1,6 @@
 /** The people of a course, as far as their kits need to know. */
 import type { Pace } from '../course/course'
-import { ALLERGENS, type Allergen } from '../design/design'
+import { ALLERGENS, type Allergen } from '../vocabulary/allergen'
 
 export const DIETS = ['any', 'vegetarian', 'vegan'] as const
 export type Diet = (typeof DIETS)[number]

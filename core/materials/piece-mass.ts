@@ -2,7 +2,7 @@
  * Mass of one piece from its form: cut by exact area, formed by the volume of its body, moulded as measured.
  * Assumes that a thinned edge loses nothing: the stroke moves paste, it does not take any off.
  */
-import type { FormedBody, PartForm } from '../design/design'
+import type { FormedBody, PartForm } from '../vocabulary/piece-form'
 import { cutOutline } from '../outlines/families'
 import { outlineAreaMm2 } from '../outlines/measure-outline'
 import { PASTE_DENSITY_G_PER_CM3 } from './pastes'

@@ -1,5 +1,5 @@
 /** The built-in outlines, each of exactly the width and length asked for. Their shapes are our own. */
-import type { CutForm, OutlineFamily } from '../design/design'
+import type { CutForm, OutlineFamily } from '../vocabulary/piece-form'
 import type { Outline } from './outline'
 import { parsePath } from './parse-path'
 import { fitOutline } from './transform-outline'

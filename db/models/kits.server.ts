@@ -8,7 +8,7 @@ import {
 	type Sequelize,
 } from 'sequelize'
 import type { Pace } from '../../core/course/course'
-import type { Allergen } from '../../core/design/design'
+import type { Allergen } from '../../core/vocabulary/allergen'
 import type { AmountUnit } from '../../core/kit/bill'
 import type { StockKind } from '../../core/kit/stock'
 import type { Diet } from '../../core/kit/student'

@@ -7,7 +7,7 @@ import {
 	type InferCreationAttributes,
 	type Sequelize,
 } from 'sequelize'
-import type { Paste } from '../../core/design/design'
+import type { Paste } from '../../core/vocabulary/paste'
 import type { AirMovement } from '../../core/drying/air-film'
 import type { Climate } from '../../core/drying/climate'
 import type { PlaceKind } from '../../core/drying/place'

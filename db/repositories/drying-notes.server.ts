@@ -1,6 +1,6 @@
 /** What was seen of drying: the log that the forecast learns from. */
 import type { Transaction } from 'sequelize'
-import type { Paste } from '../../core/design/design'
+import type { Paste } from '../../core/vocabulary/paste'
 import type { DryingObservation } from '../../core/drying/pace-belief'
 import { NotFoundError } from '../../core/errors'
 import { writing } from '../connection.server'

@@ -1,6 +1,6 @@
 /** The people of a course as CSV, out and in. */
 import { PACES, type Pace } from '../../core/course/course'
-import { ALLERGENS, type Allergen } from '../../core/design/design'
+import { ALLERGENS, type Allergen } from '../../core/vocabulary/allergen'
 import { DIETS, type Diet, type Student } from '../../core/kit/student'
 import { fromCsv, toCsv, type BadRow } from '../csv'
 

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { PACES } from '../../core/course/course'
-import { ALLERGENS } from '../../core/design/design'
+import { ALLERGENS } from '../../core/vocabulary/allergen'
 import { InputError } from '../../core/errors'
 import { DIETS } from '../../core/kit/student'
 import { readCourseDocument, writeCourseDocument } from '../../exchange/course/course-document'

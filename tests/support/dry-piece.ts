@@ -3,7 +3,8 @@ import type { AirMovement } from '../../core/drying/air-film'
 import { steadyPath, type DryingPath } from '../../core/drying/climate'
 import type { DryingBody, DryingPiece } from '../../core/drying/drying-piece'
 import { PASTE_TERMS } from '../../core/drying/paste-terms'
-import type { BackFace, Paste } from '../../core/design/design'
+import type { BackFace } from '../../core/vocabulary/drying-stage'
+import type { Paste } from '../../core/vocabulary/paste'
 
 export function sheet(thicknessMm: number, back: BackFace = 'ventilated', paste: Paste = 'gum paste'): DryingPiece {
 	return piece({ type: 'sheet', thicknessMm, back }, paste)

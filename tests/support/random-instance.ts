@@ -1,6 +1,7 @@
 /** Random planning instances with every feature of the model, by seed. */
 import { createRng, type Rng } from '../../core/random'
-import type { AllowedPlace, Arc, HomeWindow, Instance, Task, Window } from '../../core/plan/problem/instance'
+import type { Arc, HomeWindow, Instance, Task, Window } from '../../core/plan/problem/instance'
+import type { AllowedPlace } from '../../core/vocabulary/work-place'
 
 export interface InstanceShape {
 	taskCount: number

@@ -1,5 +1,5 @@
 /** The words of drying: stages, faces, air, what slows and what helps. */
-import type { BackFace, DryingStage } from '../../../core/design/design'
+import type { BackFace, DryingStage } from '../../../core/vocabulary/drying-stage'
 import type { AirMovement } from '../../../core/drying/air-film'
 import type { Rung, SlowReason } from '../../../core/drying/what-helps'
 import type { FilmWait } from '../../../core/drying/film-waits'

@@ -1,6 +1,6 @@
 /** Papers and labels as PDF: ink on white, heads with course, day and page. */
 import type { LabelSize, Paper, PaperTable, PaperZone } from './paper'
-import { drawPdf, POINTS_PER_MM, type Pdf } from './pdf.server'
+import { drawPdf, POINTS_PER_MM, type Pdf } from '../../shared/pdf.server'
 
 const A4 = { width: 595.28, height: 841.89 }
 const MARGIN = 42

@@ -1,7 +1,7 @@
 /** The people of a course as their form sends them. */
 import { array, boolean, mixed, object, string, type InferType } from 'yup'
 import { PACES, type Pace } from '../../../core/course/course'
-import { ALLERGENS, type Allergen } from '../../../core/design/design'
+import { ALLERGENS, type Allergen } from '../../../core/vocabulary/allergen'
 import { COURSE_LIMITS } from '../../../core/course/validate-course'
 import { DIETS, type Diet, type Student } from '../../../core/kit/student'
 import { rowVersion, versionSchema } from '../../shared/schemas/row-version'

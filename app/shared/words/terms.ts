@@ -1,6 +1,7 @@
 /** The words of the trade for values of the model. */
 import type { Pace, PlanFor } from '../../../core/course/course'
-import type { DesignKind, PartForm } from '../../../core/design/design'
+import type { DesignKind } from '../../../core/design/design'
+import type { PartForm } from '../../../core/vocabulary/piece-form'
 import type { GaugeStandard } from '../../../core/materials/wire-gauge'
 
 export const PACE_WORDS: Record<Pace, string> = {

@@ -1,5 +1,5 @@
 import { array, mixed, number, object, string, type InferType } from 'yup'
-import type { Paste } from '../../../core/design/design'
+import type { Paste } from '../../../core/vocabulary/paste'
 import { PASTE_TERMS } from '../../../core/drying/paste-terms'
 import { UNIT_SYSTEMS, type UnitSystem } from '../../../core/materials/units'
 import type { GaugeStandard } from '../../../core/materials/wire-gauge'

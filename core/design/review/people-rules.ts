@@ -2,7 +2,8 @@ import { PASTE_ALLERGENS } from '../../materials/pastes'
 import { allergensOf } from '../allergens'
 import { hazardsOfStep } from '../cautions'
 import { changePart } from '../edits/edit-parts'
-import type { Design, Hazard, Paste } from '../design'
+import type { Design, Hazard } from '../design'
+import type { Paste } from '../../vocabulary/paste'
 import type { ReviewRule } from './finding'
 
 const NOT_FOR_CHILDREN: readonly Hazard[] = ['wire', 'hot glue', 'alcohol', 'spray', 'steam']

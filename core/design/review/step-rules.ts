@@ -1,5 +1,6 @@
 import { changeStep } from '../edits/edit-steps'
-import { DRYING_STAGES, type Design } from '../design'
+import type { Design } from '../design'
+import { DRYING_STAGES } from '../../vocabulary/drying-stage'
 import { cutOffHumidity } from '../../drying/stages'
 import { subjectOfWait } from '../wait-subject'
 import type { ReviewRule } from './finding'

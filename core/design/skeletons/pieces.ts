@@ -1,5 +1,6 @@
 /** Usual parts and steps in short, for skeletons. Minutes and waits are common practice, no source; the instructor sets her own. */
-import type { Need, Part, PartForm, PartRole, PartWire, Step, Tint } from '../design'
+import type { Need, Part, PartRole, PartWire, Step, Tint } from '../design'
+import type { PartForm } from '../../vocabulary/piece-form'
 
 interface PartTerms {
 	name: string

@@ -1,5 +1,6 @@
 /** A course compiled into a planning instance, with the words for every task and arc of it. */
-import type { DryingStage, Tint } from '../../design/design'
+import type { Tint } from '../../design/design'
+import type { DryingStage } from '../../vocabulary/drying-stage'
 import type { WaitSource } from './find-waits'
 import type { Instance } from '../problem/instance'
 import type { ClockOrigin } from '../../time/zone'

@@ -1,5 +1,5 @@
 /** What a course's waits are computed with, and the way that a piece made in it takes through rooms and stores. */
-import type { Paste } from '../../design/design'
+import type { Paste } from '../../vocabulary/paste'
 import type { DryingPath, Stay } from '../../drying/climate'
 import { FIRST_BELIEF, learn, type DryingObservation, type PaceBelief } from '../../drying/pace-belief'
 import { ORDINARY_PLACE, type Place } from '../../drying/place'

@@ -3,7 +3,9 @@
  * passes, of the films of paint, glaze and glue, or as the design states it where nothing can be computed.
  * A plan knows one length for a wait, whenever the piece is made: the longest over the beginnings and ends of sessions.
  */
-import type { DryingStage, Need, Paste } from '../../design/design'
+import type { Need } from '../../design/design'
+import type { DryingStage } from '../../vocabulary/drying-stage'
+import type { Paste } from '../../vocabulary/paste'
 import { subjectOfWait } from '../../design/wait-subject'
 import type { ResolvedDesign, ResolvedStep } from '../../design/resolve-design'
 import type { DryingPiece } from '../../drying/drying-piece'

@@ -3,9 +3,7 @@
  * Assumes one stream of work (every student does the same thing at the same time).
  * All times are whole clock minutes from any origin; lags are clock time and run through breaks, nights and weeks.
  */
-
-/** Where a task may be done: with the students, by the instructor beforehand, or by each student at home. */
-export type AllowedPlace = 'class' | 'ahead' | 'home'
+import type { AllowedPlace } from '../../vocabulary/work-place'
 
 /** A stretch in which the students' hands are free to work; windows are sorted and never touch. */
 export interface Window {

@@ -2,7 +2,8 @@
  * The instance as planners work on it: tasks and arcs by index, every default filled in, tasks in topological order.
  * Not for: the checker, which reads the raw instance.
  */
-import type { AllowedPlace, Arc, HomeWindow, Instance, Task, Window } from './instance'
+import type { Arc, HomeWindow, Instance, Task, Window } from './instance'
+import type { AllowedPlace } from '../../vocabulary/work-place'
 import { validateInstance } from './validate-instance'
 
 export interface NormalTask {

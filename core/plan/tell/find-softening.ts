@@ -2,7 +2,7 @@
  * Pieces that are ready in time and yet soft when they are needed: dried at night, then taken into air too damp to
  * keep the stage. Followed at even odds along the way that the plan gives each piece.
  */
-import type { DryingStage } from '../../design/design'
+import type { DryingStage } from '../../vocabulary/drying-stage'
 import { subjectOfWait } from '../../design/wait-subject'
 import type { Climate, DryingPath } from '../../drying/climate'
 import { followDrying } from '../../drying/follow-drying'

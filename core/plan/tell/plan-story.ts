@@ -2,7 +2,7 @@
  * A plan told on the wall clock: which step falls into which session, where the drying lies, how full each session is,
  * what is done elsewhere, and what is missing where it does not fit. Numbers only; the screens choose the words.
  */
-import type { DryingStage } from '../../design/design'
+import type { DryingStage } from '../../vocabulary/drying-stage'
 import type { Plan } from '../problem/plan'
 import { normalDistribution, Z90 } from '../../drying/normal-distribution'
 import type { CompiledCourse, CourseWait, TaskSource } from '../compile/compiled-course'
@@ -56,7 +56,10 @@ export interface Thread {
 	readyAt: WallTime
 	/** Clock minutes from the end of the one task to the start of the other. */
 	hangsMinutes: number
-	/** How sure it is to be ready when it is needed, in [0, 1]; absent: nothing is known of its spread. */
+	/**
+	 * How sure it is to be ready when it is needed, in [0, 1]; absent: nothing is known of its spread, or it is a piece's
+	 * drying, of which the drying model has the only word.
+	 */
 	sure?: number
 }
 
@@ -260,9 +263,9 @@ function listElsewhere(compiled: CompiledCourse, plan: Plan, laid: readonly Laid
 	return { ahead, home, dropped }
 }
 
-/** From even odds and 90 %, as if the logarithm of the time were normal. */
-function sureWithin({ p50Minutes, p90Minutes }: CourseWait, minutes: number): { sure?: number } {
-	if (p50Minutes === undefined || p90Minutes === undefined || !(p90Minutes > p50Minutes)) return {}
+/** Of a film of paint, glaze or glue: its time is log-normal by its own model (core/drying/film-waits). */
+function sureWithin({ basis, p50Minutes, p90Minutes }: CourseWait, minutes: number): { sure?: number } {
+	if (basis !== 'film' || p50Minutes === undefined || p90Minutes === undefined || !(p90Minutes > p50Minutes)) return {}
 	const sigma = Math.log(p90Minutes / p50Minutes) / Z90
 	return { sure: minutes > 0 ? normalDistribution(Math.log(minutes / p50Minutes) / sigma) : 0 }
 }

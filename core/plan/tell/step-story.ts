@@ -1,5 +1,5 @@
 /** One step of a told plan: where it stands, what it waits for, and what waits for it. */
-import type { DryingStage } from '../../design/design'
+import type { DryingStage } from '../../vocabulary/drying-stage'
 import type { CompiledCourse, CourseWait, TaskSource } from '../compile/compiled-course'
 import type { PlanStory, Thread } from './plan-story'
 

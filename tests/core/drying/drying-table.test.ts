@@ -3,7 +3,7 @@ import { expect, test } from 'vitest'
 import { createDryingTable } from '../../../core/drying/drying-table'
 import { predictStages } from '../../../core/drying/predict-stages'
 import { createRng } from '../../../core/random'
-import { DRYING_STAGES } from '../../../core/design/design'
+import { DRYING_STAGES } from '../../../core/vocabulary/drying-stage'
 import { ball, room, sheet } from '../../support/dry-piece'
 
 test('errs by less than 2 % in 19 of 20 places away from the cut-off', () => {

@@ -5,7 +5,7 @@
 import { expect, test } from 'vitest'
 import type { DryingPath } from '../../../core/drying/climate'
 import type { DryingPiece } from '../../../core/drying/drying-piece'
-import type { DryingStage } from '../../../core/design/design'
+import type { DryingStage } from '../../../core/vocabulary/drying-stage'
 import { predictStages } from '../../../core/drying/predict-stages'
 import { ball, piece, room, sheet } from '../../support/dry-piece'
 

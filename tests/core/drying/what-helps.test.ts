@@ -6,7 +6,7 @@ import { FIRST_BELIEF, timesModel } from '../../../core/drying/pace-belief'
 import { pieceOfPart } from '../../../core/design/piece-of-part'
 import { predictStages } from '../../../core/drying/predict-stages'
 import { findWhatHelps, findWhatSlows, neededHumidity, takeOffFormer, turnOver } from '../../../core/drying/what-helps'
-import type { PartForm } from '../../../core/design/design'
+import type { PartForm } from '../../../core/vocabulary/piece-form'
 import { ball, room, sheet } from '../../support/dry-piece'
 
 describe('what helps', () => {

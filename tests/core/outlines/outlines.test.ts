@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import polygonClipping from 'polygon-clipping'
 import { describe, expect, test } from 'vitest'
-import { OUTLINE_FAMILIES } from '../../../core/design/design'
+import { OUTLINE_FAMILIES } from '../../../core/vocabulary/piece-form'
 import { cutOutline } from '../../../core/outlines/families'
 import { outlineAreaMm2, outlineBounds } from '../../../core/outlines/measure-outline'
 import { flatten } from '../../../core/outlines/outline'

@@ -9,7 +9,7 @@ import { ConflictNotice } from './conflict-notice'
 import { DesignFields, type DesignOption } from './design-fields'
 import { SessionFields, toOptions, type PlaceOption } from './session-fields'
 import { useLeaveGuard } from '../../../shared/components/use-leave-guard'
-import './course-form.css'
+import '../../../shared/theme/forms.css'
 
 interface CourseFormProps {
 	initial: Course

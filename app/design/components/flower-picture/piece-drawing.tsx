@@ -1,4 +1,4 @@
-import type { PartForm } from '../../../../core/design/design'
+import type { PartForm } from '../../../../core/vocabulary/piece-form'
 import { pieceSize } from '../../../../core/design/flower-geometry'
 import { pieceOutline } from '../../../../core/design/flower-views'
 import { writePath } from '../../../../core/outlines/write-path'

@@ -1,5 +1,6 @@
 import { useState } from 'react'
-import { OUTLINE_FAMILIES, type CutForm, type Design, type PartForm } from '../../../../core/design/design'
+import type { Design } from '../../../../core/design/design'
+import { OUTLINE_FAMILIES, type CutForm, type PartForm } from '../../../../core/vocabulary/piece-form'
 import { InputError } from '../../../../core/errors'
 import { parsePath, PathError } from '../../../../core/outlines/parse-path'
 import { NumberField, SelectField, TextField, wordOptions } from '../../../shared/components/fields/fields'

@@ -1,4 +1,5 @@
-import { ALLERGENS, type Mixture } from '../../../../core/design/design'
+import type { Mixture } from '../../../../core/design/design'
+import { ALLERGENS } from '../../../../core/vocabulary/allergen'
 import { freshId, slugOf } from '../../../../core/design/edits/fresh-id'
 import { ChecksField, NumberField, SelectField, TextField, wordOptions } from '../../../shared/components/fields/fields'
 

@@ -1,4 +1,5 @@
-import { DRYING_STAGES, type Design, type Need, type Step } from '../../../../core/design/design'
+import type { Design, Need, Step } from '../../../../core/design/design'
+import { DRYING_STAGES } from '../../../../core/vocabulary/drying-stage'
 import { useMemo } from 'react'
 import { keepValidPicks, resolveDesign } from '../../../../core/design/resolve-design'
 import { reckonUsualWait } from '../../../../core/design/wait-subject'

@@ -1,13 +1,7 @@
-import {
-	ALLERGENS,
-	TINTS,
-	type BackFace,
-	type Design,
-	type OwnPaste,
-	type Part,
-	type PartRole,
-	type Paste,
-} from '../../../../core/design/design'
+import { TINTS, type Design, type OwnPaste, type Part, type PartRole } from '../../../../core/design/design'
+import { ALLERGENS } from '../../../../core/vocabulary/allergen'
+import type { BackFace } from '../../../../core/vocabulary/drying-stage'
+import type { Paste } from '../../../../core/vocabulary/paste'
 import {
 	changePart,
 	duplicatePart,

@@ -1,7 +1,7 @@
 /** Template pages drawn as a PDF. */
 import type { TemplatePage } from '../../../../core/outlines/template-sheet'
 import { writePath } from '../../../../core/outlines/write-path'
-import { drawPdf, POINTS_PER_MM, type Pdf } from '../../../kit/papers/pdf.server'
+import { drawPdf, POINTS_PER_MM, type Pdf } from '../../../shared/pdf.server'
 
 const BAR_MM = 100
 

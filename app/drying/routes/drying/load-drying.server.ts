@@ -1,6 +1,5 @@
 /** What the drying screen shows at first: the question of its address, answered. */
-import { ValidationError } from 'yup'
-import { InputError, type FieldProblem } from '../../../../core/errors'
+import { InputError } from '../../../../core/errors'
 import { predictStages } from '../../../../core/drying/predict-stages'
 import { summariseBelief } from '../../../../core/drying/pace-belief'
 import { beliefOf } from '../../../../core/plan/compile/drying-terms'
@@ -9,9 +8,9 @@ import type { Studio } from '../../../../db/repositories/accounts.server'
 import { listDryingNotes } from '../../../../db/repositories/drying-notes.server'
 import { listDesignOptions } from '../../../../db/repositories/designs.server'
 import { askDrying, toQuestion, type Known } from '../../ask-drying'
-import { dryingSchema, type DryingAddress } from '../../drying-address'
+import { readAddress } from '../../read-address'
 import { remember } from '../../../shared/http/remember.server'
-import { readDryingTerms } from '../../../plan/plan-terms.server'
+import { readDryingTerms } from '../../drying-terms.server'
 import { STAGE_WORDS } from '../../words/drying'
 import { pieceWords } from './piece-words'
 import { listPieces } from './list-pieces.server'
@@ -74,41 +73,5 @@ export async function describeNote(studio: Studio, search: URLSearchParams) {
 		paste: address.paste,
 		what: `${pieceWords(address, { known })}, ${STAGE_WORDS[stage]}`.slice(0, 160),
 		modelHours,
-	}
-}
-
-interface ReadAddress {
-	address: DryingAddress
-	problems: FieldProblem[]
-	/** It can be answered, though some of it may have its usual value. */
-	isAnswerable: boolean
-}
-
-/** What cannot be understood takes its usual value, and is told. */
-function readAddress(search: URLSearchParams, known: Known): ReadAddress {
-	const usual = { ...dryingSchema.getDefault(), room: known.places[0]?.id ?? 0 }
-	const given = Object.fromEntries([...search].filter(([key, value]) => key in dryingSchema.fields && value !== ''))
-	const problems = problemsOf({ ...usual, ...given }).map(({ path, message }) => {
-		return { path, message: `${message}, not “${given[path] ?? ''}”` }
-	})
-	const wrong = new Set(problems.map(({ path }) => path))
-	const understood = Object.fromEntries(Object.entries(given).filter(([key]) => !wrong.has(key)))
-	const address = dryingSchema.validateSync({ ...usual, ...understood }, { stripUnknown: true })
-	try {
-		toQuestion(address, known)
-		return { address, problems, isAnswerable: true }
-	} catch (error) {
-		if (!(error instanceof InputError)) throw error
-		return { address, problems: [...problems, ...error.problems], isAnswerable: false }
-	}
-}
-
-function problemsOf(values: object): FieldProblem[] {
-	try {
-		dryingSchema.validateSync(values, { abortEarly: false, stripUnknown: true })
-		return []
-	} catch (error) {
-		if (!(error instanceof ValidationError)) throw error
-		return (error.inner.length > 0 ? error.inner : [error]).map(({ path = '', message }) => ({ path, message }))
 	}
 }

@@ -1,5 +1,6 @@
 import { Link } from 'react-router'
-import type { BackFace, Paste } from '../../../../core/design/design'
+import type { BackFace } from '../../../../core/vocabulary/drying-stage'
+import type { Paste } from '../../../../core/vocabulary/paste'
 import { PASTE_TERMS } from '../../../../core/drying/paste-terms'
 import { NumberField, SelectField, wordOptions } from '../../../shared/components/fields/fields'
 import { SHAPES, toDryingLink } from '../../drying-address'

@@ -1,5 +1,5 @@
 import { Link } from 'react-router'
-import { DRYING_STAGES } from '../../../../core/design/design'
+import { DRYING_STAGES } from '../../../../core/vocabulary/drying-stage'
 import { AIR_MOVEMENTS, type AirMovement } from '../../../../core/drying/air-film'
 import { SUGAR_DISSOLVES_AT } from '../../../../core/drying/paste-terms'
 import { NumberField, SelectField, TimeField } from '../../../shared/components/fields/fields'

@@ -1,7 +1,7 @@
 import { useId, useState } from 'react'
 import type { DryingAnswer } from '../../../../core/drying/answer-drying'
 import type { DryingSample } from '../../../../core/drying/follow-drying'
-import { DRYING_STAGES } from '../../../../core/design/design'
+import { DRYING_STAGES } from '../../../../core/vocabulary/drying-stage'
 import type { DryingAddress } from '../../drying-address'
 import { hoursWords, STAGE_WORDS } from '../../words/drying'
 import { momentWords } from './moments'

@@ -2,7 +2,7 @@
 import { BarController, BarElement, CategoryScale, Chart, LinearScale, type Plugin } from 'chart.js'
 import { Bar } from 'react-chartjs-2'
 import type { DryingAnswer } from '../../../../core/drying/answer-drying'
-import { DRYING_STAGES } from '../../../../core/design/design'
+import { DRYING_STAGES } from '../../../../core/vocabulary/drying-stage'
 import { toMinutes, wantedHoursOf } from '../../ask-drying'
 import type { DryingAddress } from '../../drying-address'
 import { STAGE_WORDS } from '../../words/drying'

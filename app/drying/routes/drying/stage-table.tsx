@@ -1,6 +1,6 @@
 import { lazy, Suspense } from 'react'
 import type { DryingAnswer } from '../../../../core/drying/answer-drying'
-import { DRYING_STAGES } from '../../../../core/design/design'
+import { DRYING_STAGES } from '../../../../core/vocabulary/drying-stage'
 import { STAGE_TERMS } from '../../../../core/drying/stages'
 import { useHydrated } from '../../../shared/components/use-hydrated'
 import type { DryingAddress } from '../../drying-address'

@@ -1,7 +1,7 @@
 import { Button, Checkbox, Form, Input, Select } from 'antd'
 import { useState } from 'react'
 import { PACES } from '../../../../core/course/course'
-import { ALLERGENS } from '../../../../core/design/design'
+import { ALLERGENS } from '../../../../core/vocabulary/allergen'
 import { DIETS, type Student } from '../../../../core/kit/student'
 import { useLeaveGuard } from '../../../shared/components/use-leave-guard'
 import { StaleNotice } from '../../../shared/components/stale-notice/stale-notice'

@@ -1,11 +1,10 @@
 /** What the plan's screen shows. */
 import { findSoftening } from '../../../../core/plan/tell/find-softening'
 import type { CoursePlan } from '../../../../core/plan/plan-course'
-import { tellPlan, type HopelessWait, type PlanStory, type Thread } from '../../../../core/plan/tell/plan-story'
+import { tellPlan, type HopelessWait } from '../../../../core/plan/tell/plan-story'
 import { tellStep } from '../../../../core/plan/tell/step-story'
 import { beliefOf, roomOf, storeOf, type DryingTerms } from '../../../../core/plan/compile/drying-terms'
 import type { DesignInCourse } from '../../../../core/plan/compile/compile-course'
-import { daysBetween } from '../../../../core/time/calendar'
 import type { Plan } from '../../../../core/plan/problem/plan'
 import { explainStart } from '../../../../core/plan/why/explain-start'
 import { pieceOfPart } from '../../../../core/design/piece-of-part'
@@ -13,12 +12,11 @@ import { findWhatHelps } from '../../../../core/drying/what-helps'
 import type { Studio } from '../../../../db/repositories/accounts.server'
 import { getCourse } from '../../../../db/repositories/courses.server'
 import { countPlans } from '../../../../db/repositories/plans.server'
-import { addressOfPart, toDryingLink } from '../../../drying/drying-address'
+import { askOfThreads, findPart } from '../../drying-threads.server'
 import { listNewerDesigns } from '../../newer-designs.server'
 import { isImproving } from '../../solving/make-plan.server'
 import { readPlan } from '../../read-plan.server'
 import { rungWords } from '../../../drying/words/drying'
-import { clock } from '../../../shared/words/times'
 
 const RUNGS_TOLD = 3
 
@@ -30,7 +28,8 @@ export async function loadPlan(studio: Studio, courseId: number, selectedTaskId:
 	])
 	const { compiled, plan, status, objective, proven, bounds } = coursePlan
 	const planCount = await countPlans(studio.id, courseId)
-	const story = plan && tellPlan(compiled, plan, coursePlan.course.sessions)
+	const told = plan && askOfThreads(coursePlan, designs, tellPlan(compiled, plan, coursePlan.course.sessions))
+	const story = told?.story
 	return {
 		courseId,
 		version: course.version,
@@ -47,7 +46,7 @@ export async function loadPlan(studio: Studio, courseId: number, selectedTaskId:
 		late: (story?.shortfall?.lateTaskIds ?? []).flatMap((taskId) => compiled.tasks[taskId] ?? []),
 		selected: story && selectedTaskId ? tellStep(compiled, story, selectedTaskId) : undefined,
 		why: plan && selectedTaskId ? explainStep(compiled, plan, selectedTaskId) : undefined,
-		dryingLinks: story ? linkThreads(coursePlan, designs, story) : {},
+		dryingLinks: told?.links ?? {},
 		hopeless: (story?.hopeless ?? []).map((wait) => ({ ...wait, helps: whatHelps(coursePlan, designs, wait) })),
 		softening: story ? findSoftening(coursePlan, designs, story.threads) : [],
 		waitsByHand: Object.keys(course.waits ?? {}),
@@ -70,43 +69,6 @@ function explainStep({ instance, tasks, arcs }: CoursePlan['compiled'], plan: Pl
 		return { ...hold, ...(source && { source }), isDrying: 'arc' in hold && arcs[hold.arc]?.wait !== undefined }
 	})
 	return { holds: named, earlierMinutes, laterMinutes }
-}
-
-/** To the drying of each thread's piece, with the rooms and times of the plan, by the wait's key. */
-function linkThreads(coursePlan: CoursePlan, designs: readonly DesignInCourse[], story: PlanStory) {
-	const links = story.threads.flatMap((thread): [string, string][] => {
-		const address = thread.stage && partAddress(coursePlan, designs, thread.fromTaskId)
-		if (!address || thread.wait.basis === 'film' || thread.wait.basis === 'stated') return []
-		return [[thread.wait.key, toDryingLink({ ...address, stage: thread.stage, ...whenAndWhere(coursePlan, thread) })]]
-	})
-	return Object.fromEntries(links)
-}
-
-function partAddress({ compiled }: CoursePlan, designs: readonly DesignInCourse[], taskId: string) {
-	const found = findPart({ compiled }, designs, taskId)
-	const address = found && addressOfPart(found.part, found.parts)
-	return found && address && { ...address, what: `${found.designName}, ${found.part.name.toLowerCase()}`.slice(0, 80) }
-}
-
-function findPart({ compiled }: Pick<CoursePlan, 'compiled'>, designs: readonly DesignInCourse[], taskId: string) {
-	const source = compiled.tasks[taskId]
-	if (source?.type !== 'step') return undefined
-	const design = designs.find(({ design: { id } }) => id === source.designId)?.design
-	const part = design?.parts.find(({ id }) => id === source.partId)
-	return design && part ? { designName: design.name, part, parts: design.parts } : undefined
-}
-
-function whenAndWhere({ course, terms }: CoursePlan, { from, to }: Thread) {
-	const [made, needed] = [course.sessions[from.session], course.sessions[to.session]]
-	if (!made || !needed) return {}
-	return {
-		room: roomOf(terms, made.roomId).id,
-		start: clock(from.minute),
-		moved: clock(made.endMin),
-		then: storeOf(terms, course.storeId).id,
-		days: Math.min(30, daysBetween(made.date, needed.date)),
-		by: clock(to.minute),
-	}
 }
 
 /** What would make a hopeless wait possible, in words; each was tried. */

@@ -8,7 +8,7 @@ import { useLeaveGuard } from '../../../shared/components/use-leave-guard'
 import { useSchemaForm } from '../../../shared/components/use-schema-form'
 import { useState } from 'react'
 import { HoursField } from './hours-field'
-import '../../../course/components/course-form/course-form.css'
+import '../../../shared/theme/forms.css'
 import './place-form.css'
 
 interface PlaceFormProps {

@@ -1,5 +1,5 @@
 import { Button, Form, Input, InputNumber, Radio, Select } from 'antd'
-import type { Paste } from '../../../../core/design/design'
+import type { Paste } from '../../../../core/vocabulary/paste'
 import { PASTE_TERMS } from '../../../../core/drying/paste-terms'
 import { updateStudio } from '../../../../db/repositories/accounts.server'
 import { useSchemaForm } from '../../../shared/components/use-schema-form'
@@ -9,7 +9,7 @@ import { acting } from '../../../shared/http/responses.server'
 import { studioSchema, type StudioInput } from '../../schemas/studio'
 import { GAUGE_WORDS } from '../../../shared/words/terms'
 import type { Route } from './+types/route'
-import '../../../course/components/course-form/course-form.css'
+import '../../../shared/theme/forms.css'
 
 export function meta() {
 	return [{ title: 'Studio · Calycine' }]
