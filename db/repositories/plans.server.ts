@@ -1,5 +1,6 @@
 /** Plans made for courses: kept as they were made, newest first, never overwritten. */
 import type { CoursePlan } from '../../core/plan/plan-course'
+import { readStoredPlan, writeStoredPlan } from '../../core/plan/stored-plan'
 import { NotFoundError } from '../../core/errors'
 import type { Transaction } from 'sequelize'
 import { inTransaction } from '../connection.server'
@@ -41,8 +42,7 @@ export async function getPlan(studioId: number, courseId: number, id: number): P
 }
 
 function toStoredPlan({ id, fingerprint, createdAt, document }: PlanModel): StoredPlan {
-	// Written by createPlan below, from the same type.
-	return { id, fingerprint, createdAt, document: document as CoursePlan }
+	return { id, fingerprint, createdAt, document: readStoredPlan(document) }
 }
 
 /**
@@ -59,7 +59,7 @@ export function createPlan(
 		const { status, objective } = document
 		const shortfallMinutes = objective?.shortfall ?? 0
 		const { id } = await PlanModel.create(
-			{ studioId, courseId, fingerprint, status, shortfallMinutes, document },
+			{ studioId, courseId, fingerprint, status, shortfallMinutes, document: writeStoredPlan(document) },
 			{ transaction },
 		)
 		const newest = { where: { studioId, courseId }, attributes: ['id'], order: [['id', 'DESC']] as [string, string][] }

@@ -14,12 +14,13 @@ const MS_PER_MINUTE = 60_000
 
 export interface AddedReadings {
 	added: number
-	/** Of minutes that have another reading already, which stays. */
+	/** Left out: of minutes that have another reading already, or too old. */
 	known: number
 }
 
 /**
- * Adds readings; where there is one of that minute already, that one stays.
+ * Adds readings; where there is one of that minute already, that one stays. What a person noted takes the place of what a
+ * sensor sent.
  *
  * @param now - the studio's wall clock, YYYY-MM-DDTHH:MM: nothing from ahead of it is taken, and what is too old for it goes
  * @throws {InputError} a reading from the time to come
@@ -40,12 +41,12 @@ export async function addReadings(
 		.filter(({ at }) => at >= oldest)
 		.toSorted((a, b) => a.at.getTime() - b.at.getTime())
 	return inTransaction(async (transaction) => {
-		if (source === 'typed') await refuseOther(placeId, rows, transaction)
-		const before = await ReadingModel.count({ where: { placeId }, transaction })
-		await ReadingModel.bulkCreate(rows, { ignoreDuplicates: true, transaction })
-		const added = (await ReadingModel.count({ where: { placeId }, transaction })) - before
+		const taken = await minutesTaken(placeId, rows, { source, transaction })
+		if (source === 'typed') refuseOther(rows, taken)
+		const free = rows.filter(({ at }) => !taken.has(at.getTime()))
+		await ReadingModel.bulkCreate(free, { updateOnDuplicate: ['temperatureC', 'humidity', 'source'], transaction })
 		await ReadingModel.destroy({ where: { placeId, at: { [Op.lt]: oldest } }, transaction })
-		return { added, known: readings.length - added }
+		return { added: free.length, known: readings.length - free.length }
 	})
 }
 
@@ -56,17 +57,41 @@ function refuseFuture(readings: readonly Reading[], now: string): void {
 		throw new InputError([{ path: 'text', message: `${ahead.at.replace('T', ' ')} lies ahead: is the year right?` }])
 }
 
-/** A second reading typed for one minute must not take the place of the first without a word. */
-async function refuseOther(
+interface Row {
+	at: Date
+	temperatureC: number
+	humidity: number
+}
+
+/** What stands at these minutes and stays, by ms. */
+async function minutesTaken(
 	placeId: number,
-	rows: readonly { at: Date; temperatureC: number; humidity: number }[],
-	transaction: Transaction,
-): Promise<void> {
-	const there = await ReadingModel.findOne({ where: { placeId, at: rows.map(({ at }) => at) }, transaction })
-	const same = rows.find(({ at }) => at.getTime() === there?.at.getTime())
-	if (!there || (same?.temperatureC === there.temperatureC && same.humidity === there.humidity)) return
-	const words = `${there.temperatureC.toFixed(1)} °C, ${Math.round(100 * there.humidity)} %`
-	throw new ConflictError(`This minute has a reading already: ${words}. It stays; note yours a minute later.`)
+	rows: readonly Row[],
+	{ source, transaction }: { source: ReadingSource; transaction: Transaction },
+): Promise<Map<number, Row>> {
+	const [first, last] = [rows[0]?.at, rows.at(-1)?.at]
+	if (!first || !last) return new Map()
+	const there = await ReadingModel.findAll({
+		where: {
+			placeId,
+			at: { [Op.between]: [first, last] },
+			...(source !== 'sensor' && { source: { [Op.ne]: 'sensor' } }),
+		},
+		attributes: ['at', 'temperatureC', 'humidity'],
+		transaction,
+		raw: true,
+	})
+	return new Map(there.map((row) => [row.at.getTime(), row]))
+}
+
+/** A second reading typed for one minute must not take the place of the first without a word. */
+function refuseOther(rows: readonly Row[], taken: ReadonlyMap<number, Row>): void {
+	for (const row of rows) {
+		const there = taken.get(row.at.getTime())
+		if (!there || (row.temperatureC === there.temperatureC && row.humidity === there.humidity)) continue
+		const words = `${there.temperatureC.toFixed(1)} °C, ${Math.round(100 * there.humidity)} %`
+		throw new ConflictError(`This minute has a reading already: ${words}. It stays; note yours a minute later.`)
+	}
 }
 
 /**

@@ -44,7 +44,6 @@ const references = listReferenceInstances()
 console.log(
 	'\nThe reference instances: ms to the first plan, to value + preparation + finish proven, and in all (* = all levels proven)',
 )
-if (references.length === 0) console.log('  skipped: the folder of checks is not beside the project')
 const toFinish = { small: [] as number[], large: [] as number[] }
 const whole: number[] = []
 const firsts: number[] = []

@@ -96,7 +96,7 @@ describe('readings', () => {
 
 	test('are kept by the minute, the first one of a minute stays, the newest is found', async () => {
 		const id = await make()
-		await addReadings(studio.studioId, id, [at('00'), at('10')], { source: 'sensor', now })
+		await addReadings(studio.studioId, id, [at('00'), at('10')], { source: 'file', now })
 
 		const second = [at('10', 0.55), at('20', 0.55)]
 		expect(await addReadings(studio.studioId, id, second, { source: 'file', now })).toEqual({ added: 1, known: 1 })
@@ -119,6 +119,16 @@ describe('readings', () => {
 		await expect(listReadings(stranger.studioId, id, '2026-03-02T00:00', '2026-03-03T00:00')).rejects.toThrow(
 			NotFoundError,
 		)
+	})
+
+	test('of a person take the place of what a sensor sent, and no sensor takes theirs', async () => {
+		const id = await make()
+		await addReadings(studio.studioId, id, [at('10')], { source: 'sensor', now })
+		await addReadings(studio.studioId, id, [at('10', 0.55)], { source: 'typed', now })
+
+		await addReadings(studio.studioId, id, [at('10', 0.4)], { source: 'sensor', now })
+
+		expect(await listNewestReadings(studio.studioId)).toEqual(new Map([[id, at('10', 0.55)]]))
 	})
 
 	test('typed for a minute that has another are refused, and the one that is there is told', async () => {

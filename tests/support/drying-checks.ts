@@ -1,6 +1,5 @@
-/** Check values of the drying model that lie beside the repository, if they do; tests that need them say so and skip. */
-import { existsSync, readFileSync } from 'node:fs'
-import path from 'node:path'
+/** Check values of the drying model, made by two independent programs from its description. */
+import checks from '../fixtures/drying-checks.json'
 import type { AirMovement } from '../../core/drying/air-film'
 
 export interface DryingChecks {
@@ -56,7 +55,4 @@ export interface CheckAir {
 	air: AirMovement
 }
 
-const file = path.resolve(import.meta.dirname, '../../../shared/checks/drying.json')
-
-export const dryingChecks = existsSync(file) ? (JSON.parse(readFileSync(file, 'utf8')) as DryingChecks) : undefined
-if (!dryingChecks) console.warn(`skipped: the check values of the drying model are not at ${file}`)
+export const dryingChecks = checks as DryingChecks

@@ -1,5 +1,5 @@
-/** Planning instances with proven vectors: the folder of checks beside the project, if it is there. */
-import { existsSync, readdirSync, readFileSync } from 'node:fs'
+/** Planning instances with vectors proven by a lazy-clause-generation solver of a general package. */
+import { readdirSync, readFileSync } from 'node:fs'
 import path from 'node:path'
 import type { Instance } from '../../core/plan/problem/instance'
 import type { Objective } from '../../core/plan/problem/objective'
@@ -11,15 +11,14 @@ export interface ReferenceInstance {
 	reference: { proven: Partial<Objective>; best: Objective; plan: Plan; ms: number }
 }
 
-export const CHECKS_FOLDER = path.resolve(import.meta.dirname, '../../../shared/checks/planning')
+const FOLDER = path.resolve(import.meta.dirname, '../fixtures/planning-instances')
 
-/** Empty where the folder is absent; the caller says so. */
+/** In the order of their numbers. */
 export function listReferenceInstances(): ReferenceInstance[] {
-	if (!existsSync(CHECKS_FOLDER)) return []
-	return readdirSync(CHECKS_FOLDER)
-		.filter((file) => file.endsWith('.json'))
+	return readdirSync(FOLDER)
+		.toSorted()
 		.map((file) => ({
 			file,
-			...(JSON.parse(readFileSync(path.join(CHECKS_FOLDER, file), 'utf8')) as Omit<ReferenceInstance, 'file'>),
+			...(JSON.parse(readFileSync(path.join(FOLDER, file), 'utf8')) as Omit<ReferenceInstance, 'file'>),
 		}))
 }

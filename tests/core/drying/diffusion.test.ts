@@ -80,8 +80,8 @@ describe('diffusion with a linear film against the exact series (Crank 1975, ch.
 		expect(Math.abs(surface - exact.at(1))).toBeLessThan(1e-5)
 	})
 
-	test.runIf(dryingChecks)('the series themselves equal the check values', () => {
-		for (const { geometry, Bi, Fo, mean, centre, surface } of dryingChecks?.series ?? []) {
+	test('the series themselves equal the check values', () => {
+		for (const { geometry, Bi, Fo, mean, centre, surface } of dryingChecks.series) {
 			const exact = exactTheta(geometry === 'slab' ? 'sheet' : geometry, Bi, Fo)
 			expect(exact.mean).toBeCloseTo(mean, 6)
 			expect(exact.at(0)).toBeCloseTo(centre, 6)

@@ -39,8 +39,8 @@ describe('humid air', () => {
 		expect(mixingRatio(26, heated)).toBeCloseTo(mixingRatio(21, 0.5), 12)
 	})
 
-	test.runIf(dryingChecks)('equals the check values', () => {
-		for (const { T, RH, psat_Pa, dewPoint_C, absHum_g_m3, mixingRatio_g_kg } of dryingChecks?.humidAir ?? []) {
+	test('equals the check values', () => {
+		for (const { T, RH, psat_Pa, dewPoint_C, absHum_g_m3, mixingRatio_g_kg } of dryingChecks.humidAir) {
 			expect(saturationPressurePa(T) / psat_Pa).toBeCloseTo(1, 6)
 			expect(dewPointC(T, RH) / dewPoint_C).toBeCloseTo(1, 6)
 			expect((1000 * vapourDensity(T, RH)) / absHum_g_m3).toBeCloseTo(1, 6)
@@ -50,9 +50,9 @@ describe('humid air', () => {
 })
 
 describe('the air film', () => {
-	test.runIf(dryingChecks)('equals the check values', () => {
+	test('equals the check values', () => {
 		const shapes = { slab: 'sheet', cyl: 'cylinder', sph: 'sphere' } as const
-		for (const { T, u, geom, Lc_m, hc, hm, cool, heff } of dryingChecks?.film ?? []) {
+		for (const { T, u, geom, Lc_m, hc, hm, cool, heff } of dryingChecks.film) {
 			const film = airFilm(T, u, shapes[geom], Lc_m)
 
 			expect(film.heatTransfer / hc).toBeCloseTo(1, 6)
@@ -81,10 +81,10 @@ describe('pastes', () => {
 		expect(equilibriumMoisture(terms, waterActivity(terms, 0.05))).toBeCloseTo(0.05, 12)
 	})
 
-	test.runIf(dryingChecks)('isotherm and diffusivity equal the check values', () => {
+	test('isotherm and diffusivity equal the check values', () => {
 		const gum = PASTE_TERMS['gum paste']
-		for (const { T, D } of dryingChecks?.D_gum ?? []) expect(diffusivityAt(gum, T) / D).toBeCloseTo(1, 6)
-		for (const { paste, aw, Xeq } of dryingChecks?.isotherm ?? []) {
+		for (const { T, D } of dryingChecks.D_gum) expect(diffusivityAt(gum, T) / D).toBeCloseTo(1, 6)
+		for (const { paste, aw, Xeq } of dryingChecks.isotherm) {
 			const terms =
 				PASTE_TERMS[paste === 'gum' ? 'gum paste' : paste === 'modelling' ? 'modelling paste' : 'sugarpaste']
 			expect(equilibriumMoisture(terms, aw)).toBeCloseTo(Xeq, 9)

@@ -21,8 +21,8 @@ test('agrees with an independent explicit solver', () => {
 		expect(Math.abs((hours[stage as DryingStage] ?? 0) / value - 1)).toBeLessThan(0.002)
 })
 
-describe.runIf(dryingChecks)('the check values', () => {
-	for (const [i, { piece: given, env, hours_fineGrid }] of (dryingChecks?.predictions ?? []).entries()) {
+describe('the check values', () => {
+	for (const [i, { piece: given, env, hours_fineGrid }] of dryingChecks.predictions.entries()) {
 		test(`prediction ${i} lies within 1.5 % of the fine grid`, () => {
 			const [request] = readDryingRequest([{ piece: given, env }])
 			if (!request) throw new Error('nothing read')

@@ -1,0 +1,95 @@
+/**
+ * A course's plan as it is kept for years: with the version of its form, and waits named by the id of their arc, never by
+ * a position. Every form that was ever written is read.
+ */
+import { NO_ZONE } from '../time/zone'
+import type { ArcSource, CompiledCourse } from './compile/compiled-course'
+import type { CoursePlan } from './plan-course'
+import type { Arc, Instance } from './problem/instance'
+import type { Plan } from './problem/plan'
+
+/** Newest form that is written and read. 1 had no number, no time zone, and positions for ids. */
+export const STORED_PLAN_VERSION = 2
+
+/** As it is written: JSON. */
+export interface StoredPlanDocument extends Omit<CoursePlan, 'compiled' | 'plan'> {
+	formatVersion: typeof STORED_PLAN_VERSION
+	compiled: Omit<CompiledCourse, 'arcs'> & { arcs: Record<string, ArcSource> }
+	plan?: Omit<Plan, 'swaps'> & { swaps: string[] }
+}
+
+/**
+ * Ids of an instance's arcs, in their order: the tasks that they join, so that compiling anew renumbers none.
+ * Of several between the same tasks the later ones have a number.
+ */
+export function arcIds(arcs: readonly Arc[]): string[] {
+	const counts = new Map<string, number>()
+	return arcs.map(({ from, to }) => {
+		const id = `${from}>${to}`
+		const count = (counts.get(id) ?? 0) + 1
+		counts.set(id, count)
+		return count === 1 ? id : `${id}#${count}`
+	})
+}
+
+/** The document of a plan. */
+export function writeStoredPlan({ compiled, plan, ...rest }: CoursePlan): StoredPlanDocument {
+	const ids = arcIds(compiled.instance.arcs)
+	const idOf = (arc: number) => defined(ids[arc], `arc ${arc}`)
+	return {
+		formatVersion: STORED_PLAN_VERSION,
+		...rest,
+		compiled: { ...compiled, arcs: Object.fromEntries(compiled.arcs.map((source, arc) => [idOf(arc), source])) },
+		...(plan && { plan: { ...plan, swaps: plan.swaps.map(idOf) } }),
+	}
+}
+
+/**
+ * The plan of a document, whatever version wrote it.
+ *
+ * @throws {RangeError} it is no stored plan, or one of a newer version
+ */
+export function readStoredPlan(document: unknown): CoursePlan {
+	if (!isRecord(document) || !isRecord(document['compiled']) || !isRecord(document['course']))
+		throw new RangeError('this is no stored plan')
+	const { formatVersion = 1 } = document
+	// Told apart by its number alone; each form was written by the function of its time.
+	if (formatVersion === 1) return fromFirstForm(document as unknown as FirstForm)
+	if (formatVersion === STORED_PLAN_VERSION) return fromDocument(document as unknown as StoredPlanDocument)
+	throw new RangeError(`a stored plan of version ${String(formatVersion)}; this reads up to ${STORED_PLAN_VERSION}`)
+}
+
+function fromDocument({ formatVersion: _, compiled, plan, ...rest }: StoredPlanDocument): CoursePlan {
+	const ids = arcIds(compiled.instance.arcs)
+	const positions = new Map(ids.map((id, arc) => [id, arc]))
+	const swaps = plan?.swaps.map((id) => defined(positions.get(id), `arc "${id}"`)) ?? []
+	return {
+		...rest,
+		compiled: { ...compiled, arcs: ids.map((id) => defined(compiled.arcs[id], `arc "${id}"`)) },
+		...(plan && { plan: { ...plan, swaps } }),
+	}
+}
+
+/** Positions as they are in memory, and a wall clock that nothing was known of. */
+interface FirstForm extends Omit<CoursePlan, 'compiled' | 'terms'> {
+	compiled: Omit<CompiledCourse, 'origin'> & { instance: Instance; origin: Omit<CompiledCourse['origin'], 'zone'> }
+	terms: Omit<CoursePlan['terms'], 'zone'>
+}
+
+function fromFirstForm({ compiled, terms, ...rest }: FirstForm): CoursePlan {
+	return {
+		...rest,
+		// Its windows were reckoned as if clocks never changed.
+		compiled: { ...compiled, origin: { ...compiled.origin, zone: NO_ZONE } },
+		terms: { ...terms, zone: NO_ZONE },
+	}
+}
+
+function defined<T>(value: T | undefined, what: string): T {
+	if (value === undefined) throw new RangeError(`the plan names ${what}, which its instance has not`)
+	return value
+}
+
+function isRecord(value: unknown): value is Record<string, unknown> {
+	return typeof value === 'object' && value !== null && !Array.isArray(value)
+}
