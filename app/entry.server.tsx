@@ -63,6 +63,8 @@ export function handleDataRequest(response: Response): Response {
 function setCommonHeaders(headers: Headers, status: number): void {
 	// Pages of a studio are for its people alone.
 	if (!headers.has('Cache-Control')) headers.set('Cache-Control', 'private, no-cache')
+	// The rest of a body that was refused is not waited for: nothing else may come over this connection.
+	if (status === 413) headers.set('Connection', 'close')
 	if (status === 503 || status === 429) headers.set('Retry-After', String(RETRY_SECONDS))
 }
 

@@ -85,11 +85,11 @@ describe('packing', () => {
 		// Again, without the page having been loaded anew between, and while the last tick is still on its way.
 		let arrive = () => {}
 		const arrival = new Promise<void>((resolve) => (arrive = resolve))
-		await page.route('**/packing.data*', async (route) => {
+		await page.route('**/packing/ticks', async (route) => {
 			if (route.request().postData()?.includes('"pack"')) await arrival
 			await route.continue()
 		})
-		const onItsWay = page.waitForRequest('**/packing.data*')
+		const onItsWay = page.waitForRequest('**/packing/ticks')
 		await page.getByRole('checkbox').first().check()
 		await onItsWay
 		await page.getByRole('button', { name: 'Begin again' }).click()

@@ -23,7 +23,7 @@ const sessionShape = object({
 }).noUnknown()
 
 const courseShape = object({
-	name: string().trim().required('Give the course a name'),
+	name: string().trim().default(''),
 	studentCount: whole('The number of students'),
 	pace: mixed<Course['pace']>().oneOf(PACES, 'Choose a pace').required('Choose a pace'),
 	planFor: mixed<Course['planFor']>().oneOf(PLAN_FOR, 'Choose whom to plan for').required('Choose whom to plan for'),

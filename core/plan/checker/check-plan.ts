@@ -1,6 +1,8 @@
 /**
  * The judge of plans: every rule of the class-plan problem, and the objective vector of a plan that keeps them.
- * It reads the raw instance and shares no code with any planner, so that a planner's mistake cannot hide here.
+ * It reads the raw instance, so that a planner's mistake cannot hide here. With the planners it shares the types of the
+ * problem and the rules of what an instance may be (problem/); that of bypassed tasks (effective-arcs) is read by the
+ * explanations of why/ too, and by no planner.
  * Not for: whether a plan is the best, or an extension the least.
  */
 import type { Arc, Instance } from '../problem/instance'

@@ -9,7 +9,8 @@ import { BY_RULE, grown, type Literals, type Trail } from './trail'
 const HEADER = 3
 /** A reason names the rule and which of its conditions or terms it concerns. */
 const POSITION_BITS = 11
-const MAX_POSITIONS = 1 << POSITION_BITS
+/** Conditions and terms of one rule; a longer sum is a sum of sums (model-builder). */
+export const MAX_POSITIONS = 1 << POSITION_BITS
 /** Longer rules wait until the short ones have nothing more to say. */
 const SHORT_TERMS = 4
 

@@ -39,6 +39,9 @@ const REDUCTION_GROWTH = 500
 const STOP_INTERVAL = 16
 const DECISION_STOP_INTERVAL = 4096
 
+/** Bits of a 32-bit number but its sign. */
+const MAX_PROPAGATORS = 31
+
 /** Variables, constraints and the search over them; what is learnt stays from one search to the next. */
 export class Solver {
 	readonly trail = new Trail()
@@ -105,8 +108,13 @@ export class Solver {
 		} else this.#rules.add(rule)
 	}
 
-	/** At level 0. At most 31 of them. */
+	/**
+	 * At level 0.
+	 *
+	 * @throws {RangeError} the 32nd: whom a side wakes is kept in the bits of one number
+	 */
 	addPropagator(propagator: Propagator): void {
+		if (this.#propagators.length >= MAX_PROPAGATORS) throw new RangeError(`at most ${MAX_PROPAGATORS} propagators`)
 		const bit = 1 << this.#propagators.length
 		this.#propagators.push(propagator)
 		for (const side of propagator.sides) this.#listeners[side] = (this.#listeners[side] ?? 0) | bit

@@ -1,6 +1,10 @@
 /** Builds constraints of the kernel out of literals and expressions. */
+import { MAX_POSITIONS } from '../kernel/rules'
 import { Solver } from '../kernel/solver'
 import { atLeast, isSame, not, toLiterals, type Expression, type Literal } from './literal'
+
+/** Of one rule: conditions and the side of a part come beside them. */
+const MOST_TERMS = MAX_POSITIONS / 2
 
 /** A multiple of a literal's truth (0 or 1), or of an expression. */
 export interface Multiple {
@@ -52,7 +56,30 @@ export class ModelBuilder {
 			const positive = factor > 0 ? side : side ^ 1
 			terms.set(positive, (terms.get(positive) ?? 0) + Math.abs(factor))
 		}
-		this.#addRule([...terms].flat(), left, conditions)
+		this.#addRule(this.#shorten([...terms]).flat(), left, conditions)
+	}
+
+	/**
+	 * A sum that one rule can hold: of a longer one, parts of it become variables that are at least as large, whatever the
+	 * conditions.
+	 */
+	#shorten(terms: [side: number, factor: number][]): [side: number, factor: number][] {
+		if (terms.length <= MOST_TERMS) return terms
+		const parts: [number, number][] = []
+		for (let k = 0; k < terms.length; k += MOST_TERMS) parts.push([this.#addPart(terms.slice(k, k + MOST_TERMS)), 1])
+		return this.#shorten(parts)
+	}
+
+	/** @returns the side of a variable that is at least the sum of the terms */
+	#addPart(terms: readonly [side: number, factor: number][]): number {
+		const { trail } = this.solver
+		const leastOf = (side: number) => (side % 2 === 0 ? trail.min(side >> 1) : -trail.max(side >> 1))
+		const mostOf = (side: number) => -leastOf(side ^ 1)
+		const sumOf = (value: (side: number) => number) =>
+			terms.reduce((sum, [side, factor]) => sum + factor * value(side), 0)
+		const part = this.solver.addVariable(sumOf(leastOf), sumOf(mostOf))
+		this.#addRule([...terms.flat(), 2 * part + 1, 1], 0, [])
+		return 2 * part
 	}
 
 	#addRule(terms: readonly number[], bound: number, conditions: readonly Literal[]): void {

@@ -140,6 +140,7 @@ function KeepForm({ plan, chosen, label }: { plan: PlanData; chosen: Plan; label
 	return (
 		<Form method="post" preventScrollReset>
 			<input type="hidden" name="version" value={plan.version} />
+			<input type="hidden" name="planId" value={plan.planId} />
 			<input type="hidden" name="plan" value={JSON.stringify(chosen)} />
 			<button className="button-link primary" name="intent" value="keep-plan">
 				{label}
