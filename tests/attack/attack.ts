@@ -39,14 +39,6 @@ tell(
 const target = await startTarget(data.folder)
 process.env['CALYCINE_DATABASE_URL'] = databaseUrl(data.folder)
 openDatabase()
-tell('odd addresses', await fuzzGets(target), 'all below 500')
-tell('odd bodies', await fuzzPosts(target, { rounds: 30, seed }), '30 for every address of the route table')
-tell(
-	'ids of another studio',
-	await askForForeignThings(target, await foundStranger(target)),
-	'not found, nothing changed',
-)
-
 const writers = await writeInParallel(target, { rounds: 12 })
 tell(
 	'parallel writers',
@@ -65,6 +57,14 @@ tell(
 	],
 	JSON.stringify(hard),
 )
+tell('odd addresses', await fuzzGets(target), 'all below 500')
+tell('odd bodies', await fuzzPosts(target, { rounds: 30, seed }), '30 for every address of the route table')
+tell(
+	'ids of another studio',
+	await askForForeignThings(target, await foundStranger(target)),
+	'not found, nothing changed',
+)
+
 const away = await takeDatabaseAway(target)
 tell(
 	'database frozen and gone',
@@ -80,6 +80,8 @@ const stopMs = await stopWhileFrozen(target)
 tell('a stop while the database is frozen', stopMs > 30_000 ? [stopMs] : [], `${Math.round(stopMs)} ms`)
 data.remove()
 
+// The next copy has a database of its own again.
+delete process.env['CALYCINE_DATABASE_URL']
 const disk = await fillDisk()
 if (!disk) console.log('said   full disk: this user may not mount a small one here')
 else

@@ -1,0 +1,110 @@
+/** The short form of `npm run attack`: a little of everything, from fixed seeds. */
+import { afterAll, beforeAll, describe, expect, test } from 'vitest'
+import { closeDatabase, openDatabase } from '../../db/connection.server'
+import { takeDatabaseAway } from '../attack/database-away'
+import { askForForeignThings, foundStranger } from '../attack/foreign-studio'
+import { fuzzGets, fuzzPosts } from '../attack/fuzz-posts'
+import { killFirstStarts, killWhileWriting } from '../attack/kill-rounds'
+import { writeInParallel } from '../attack/parallel-writers'
+import { ask, databaseUrl, HANG_MS, makeDataFolder, postForm, startTarget, type Target } from '../attack/target'
+
+let data: ReturnType<typeof makeDataFolder>
+let target: Target
+
+beforeAll(async () => {
+	data = makeDataFolder()
+	target = await startTarget(data.folder)
+	process.env['CALYCINE_DATABASE_URL'] = databaseUrl(data.folder)
+	openDatabase()
+})
+afterAll(async () => {
+	await closeDatabase()
+	delete process.env['CALYCINE_DATABASE_URL']
+	await target.stop()
+	data.remove()
+})
+
+test('writers at once see no deadlock, and of windows that read one version at most one is taken', async () => {
+	const { byStatus, takenOfOneVersion } = await writeInParallel(target, { rounds: 3 })
+
+	expect(Object.keys(byStatus).filter((status) => !['200', '409'].includes(status))).toEqual([])
+	expect(takenOfOneVersion).toEqual([1, 1, 1])
+})
+
+test('ids of another studio are not found, whatever is asked of them', async () => {
+	expect(await askForForeignThings(target, await foundStranger(target))).toEqual([])
+})
+
+test('odd addresses and odd bodies are answered below 500, in time', { timeout: 180_000 }, async () => {
+	expect(await fuzzGets(target)).toEqual([])
+	expect(await fuzzPosts(target, { rounds: 6, seed: 20_260_302 })).toEqual([])
+})
+
+test.each([
+	{ name: 'in the year 26', date: '0026-03-01' },
+	{ name: 'in the year 9999', date: '9999-12-31' },
+	{ name: 'on 30 February', date: '2026-02-30' },
+])('a session $name is refused, and the server lives', async ({ date }) => {
+	const session = { date, startMin: 600, endMin: 720, setUpMinutes: 0, clearAwayMinutes: 0, breaks: [] }
+	const course = {
+		name: 'Odd year',
+		studentCount: 4,
+		pace: 'improvers',
+		planFor: 'slower',
+		spareConfidence: 0.9,
+		demoFlowers: 1,
+		homeworkMinutes: 0,
+		designs: [{ designId: 'magnolia', flowersPerStudent: 1, picks: {} }],
+		sessions: [session],
+	}
+
+	const answer = await ask(target, '/courses/new', {
+		method: 'POST',
+		headers: { 'Content-Type': 'application/json' },
+		body: JSON.stringify(course),
+	})
+
+	expect([answer.status, answer.text]).toEqual([400, expect.stringContaining('A day from 2000 to 2100')])
+	expect((await ask(target, '/health')).status).toBe(200)
+})
+
+describe('behind a proxy that we were not told to trust', () => {
+	test('sixty wrong passwords of strangers lock nobody else out', async () => {
+		const wrong = (k: number) =>
+			ask({ url: target.url, cookie: '' }, '/sign-in', {
+				method: 'POST',
+				headers: { 'X-Forwarded-For': '203.0.113.9' },
+				body: new URLSearchParams({ email: `stranger-${k}@studio.example`, password: 'wrong' }),
+			})
+		for (let k = 0; k < 65; k++) expect((await wrong(k)).text).toContain('Address or password is not right')
+	})
+})
+
+test('a database that is frozen is told within seconds, and one that is gone comes back by itself', async () => {
+	const { frozen, health, backAfterMs } = await takeDatabaseAway(target)
+
+	for (const answer of frozen) {
+		expect(answer.status, answer.text.slice(0, 200)).toBe(503)
+		expect(answer.ms).toBeLessThan(HANG_MS)
+	}
+	expect(frozen[0]?.text).toContain('The database is away')
+	expect(health).toMatchObject({ status: 503 })
+	expect(health.ms).toBeLessThan(4_000)
+	expect(backAfterMs).toBeLessThan(HANG_MS)
+	const saved = await postForm(target, '/stock', { intent: 'item', kind: 'tool', name: 'after all', onHand: '1' })
+	expect(saved.status).toBe(200)
+})
+
+test('kill -9 in the middle of writing loses nothing that was acknowledged', { timeout: 180_000 }, async () => {
+	const own = makeDataFolder()
+
+	const report = await killWhileWriting(own.folder, { rounds: 2, seed: 4 })
+
+	expect(report).toMatchObject({ lost: 0, failedStarts: [] })
+	expect(report.acknowledged).toBeGreaterThan(5)
+	own.remove()
+})
+
+test('kill -9 at a first start leaves a folder that starts', { timeout: 180_000 }, async () => {
+	expect(await killFirstStarts(makeDataFolder, { rounds: 2, seed: 4 })).toEqual([])
+})
