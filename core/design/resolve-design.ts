@@ -4,6 +4,7 @@
  * first of the two needs, since the drying belongs to what was really done last.
  */
 import { InputError } from '../errors'
+import { holdsUnder, settle, type Varying } from './variants'
 import type { Condition, Design, Layer, Need, Part, Step } from './design'
 
 /** Option id by choice id. */
@@ -28,10 +29,8 @@ export interface ResolvedDesign extends Omit<Design, 'choices' | 'parts' | 'step
 export function resolveDesign(design: Design, picks: Picks): ResolvedDesign {
 	const { choices: _, ...rest } = design
 	const complete = completePicks(design, picks)
-	const holds = (when: Condition | undefined) => {
-		return Object.entries(when ?? {}).every(([choice, options]) => options.includes(complete[choice] ?? ''))
-	}
-	const parts = design.parts.filter(({ when }) => holds(when)).map((part) => settle(part, holds))
+	const holds = (when: Condition | undefined) => holdsUnder(complete, when)
+	const parts = design.parts.filter(({ when }) => holds(when)).map((part) => settlePlain(part, complete))
 	const kept = new Set(parts.map(({ id }) => id))
 	const isKept = ({ when, part }: Step) => holds(when) && (part === undefined || kept.has(part))
 	return {
@@ -40,7 +39,7 @@ export function resolveDesign(design: Design, picks: Picks): ResolvedDesign {
 		parts,
 		steps: design.steps
 			.filter(isKept)
-			.map((step) => ({ ...settle(step, holds), needs: bypassLeftOut(step, design.steps, isKept) })),
+			.map((step) => ({ ...settlePlain(step, complete), needs: bypassLeftOut(step, design.steps, isKept) })),
 		layers: design.layers
 			.filter(({ when, part }) => holds(when) && kept.has(part))
 			.map(({ when: _, ...layer }) => layer),
@@ -72,13 +71,10 @@ export function keepValidPicks(design: Pick<Design, 'choices'>, picks: Picks): P
 	return completePicks(design, Object.fromEntries(valid.map(({ id }) => [id, picks[id] ?? ''])))
 }
 
-/** The variants whose options hold, laid over the usual terms. */
-function settle<T extends { when?: Condition; variants?: { when: Condition; set: object }[] }>(
-	item: T,
-	holds: (when: Condition | undefined) => boolean,
-): Omit<T, 'when' | 'variants'> {
-	const { when: _, variants = [], ...plain } = item
-	return variants.filter((variant) => holds(variant.when)).reduce((settled, { set }) => ({ ...settled, ...set }), plain)
+/** Settled, and without what was only said of other options. */
+function settlePlain<T extends Varying & { when?: Condition }>(item: T, picks: Picks): Omit<T, 'when' | 'variants'> {
+	const { when: _, variants: __, ...plain } = settle(item, picks)
+	return plain
 }
 
 function bypassLeftOut(step: Step, steps: readonly Step[], isKept: (step: Step) => boolean): Need[] {

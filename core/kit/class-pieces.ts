@@ -31,6 +31,7 @@ export interface StepPlacing {
 	swapsOf: (designId: string, stepId: string) => number
 }
 
+/** Where the plan has each step done, and how many classes’ worth of dried pieces are brought for it. */
 export function placeSteps(
 	designs: readonly DesignInCourse[],
 	{ instance, tasks }: CompiledCourse,

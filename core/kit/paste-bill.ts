@@ -61,6 +61,7 @@ interface Batch {
 	count: number
 }
 
+/** What each seat needs of every paste and colour, mg: by piece with spares, rolled out, with what is lost and kept in reserve. */
 export function billPaste(lines: readonly PieceLine[], seats: readonly Seat[], terms: KitTerms): PasteBill {
 	const pasted = lines.filter(({ part }) => part.paste && pasteMassG(part.form) > 0)
 	const gathering = new Gathering<PasteItem>(seats.length)

@@ -150,6 +150,24 @@ export function listShopping(needs: readonly ClassNeed[], stock: Stock, today: s
 	}
 }
 
+/** What is ordered of one supplier, with the lines that it is for. */
+export interface SupplierOrders {
+	supplierName: string
+	orders: { line: ShoppingLine; order: ShoppingOrder }[]
+}
+
+/** The orders of a list, supplier by supplier, in the order in which they are first named. */
+export function ordersBySupplier(lines: readonly ShoppingLine[]): SupplierOrders[] {
+	const bySupplier = new Map<string, SupplierOrders>()
+	for (const line of lines)
+		for (const order of line.orders) {
+			const own = bySupplier.get(order.supplierId) ?? { supplierName: order.supplierName, orders: [] }
+			own.orders.push({ line, order })
+			bySupplier.set(order.supplierId, own)
+		}
+	return [...bySupplier.values()]
+}
+
 function ordersOf(key: string, { lines }: Orders, { suppliers, offers }: Stock, today: string): ShoppingOrder[] {
 	return lines
 		.filter(({ itemId }) => itemId === key)

@@ -65,6 +65,7 @@ interface SupplyTerms {
 	terms: KitTerms
 }
 
+/** What is used up beside paste and wire, by seat and for what. */
 export function billSupplies(
 	course: Course,
 	designs: readonly DesignInCourse[],

@@ -25,6 +25,11 @@ export interface ToolLine {
 	curve: SharingPoint[]
 }
 
+/** Whether the class has fewer of it than students, as far as the studio has said. */
+export function isShared({ ownedCount, studentCount }: ToolLine): boolean {
+	return ownedCount !== undefined && ownedCount < studentCount
+}
+
 /** Less waiting than this over a whole course is nobody's worry. */
 const SMALL_WAIT_MIN = 1
 

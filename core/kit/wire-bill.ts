@@ -44,6 +44,7 @@ export interface WireTerms {
 	minOffcutMm: number
 }
 
+/** The wires of every seat by gauge and colour, and how they are cut from stock lengths and off-cuts. */
 export function billWires(lines: readonly PieceLine[], terms: WireTerms): WireGroup[] {
 	const groups = new Map<string, Pick<WireGroup, 'key' | 'gauge' | 'colour' | 'lines'>>()
 	for (const line of lines) {

@@ -2,7 +2,7 @@
 import { cautionsOf } from '../../../core/design/cautions'
 import { listPackingLines } from '../../../core/kit/packing-lines'
 import { listPreparation } from '../../../core/kit/preparation'
-import { listNeeds, listShopping } from '../../../core/kit/shopping-list'
+import { listNeeds, listShopping, ordersBySupplier } from '../../../core/kit/shopping-list'
 import { tellPlan } from '../../../core/plan/tell/plan-story'
 import type { Studio } from '../../../db/repositories/accounts.server'
 import { today } from '../../shared/http/studio-clock.server'
@@ -154,10 +154,8 @@ function stationZones({ units }: Studio, { kit }: KitOfCourse): PaperZone[] {
 
 function shoppingTables({ units, kitTerms, timeZone }: Studio, { kit, stock }: KitOfCourse): PaperTable[] {
 	const { lines } = listShopping(listNeeds(kit), stock, today(timeZone))
-	const orders = lines.flatMap((line) => line.orders.map((order) => ({ line, order })))
-	const suppliers = [...new Set(orders.map(({ order }) => order.supplierName))]
-	const bySupplier = suppliers.map((supplier): PaperTable => ({
-		heading: supplier,
+	const bySupplier = ordersBySupplier(lines).map(({ supplierName, orders }): PaperTable => ({
+		heading: supplierName,
 		hasBoxes: true,
 		columns: [
 			{ label: 'What' },
@@ -165,14 +163,12 @@ function shoppingTables({ units, kitTerms, timeZone }: Studio, { kit, stock }: K
 			{ label: 'Price', isNumber: true },
 			{ label: 'Order by' },
 		],
-		rows: orders
-			.filter(({ order }) => order.supplierName === supplier)
-			.map(({ line, order }) => [
-				line.name,
-				`${order.packCount} × ${amountWords(order.packAmount, line.unit, units)}`,
-				money(order.costCents, kitTerms.currency),
-				shortDay(order.orderBy) + (line.isLate ? ', too late' : ''),
-			]),
+		rows: orders.map(({ line, order }) => [
+			line.name,
+			`${order.packCount} × ${amountWords(order.packAmount, line.unit, units)}`,
+			money(order.costCents, kitTerms.currency),
+			shortDay(order.orderBy) + (line.isLate ? ', too late' : ''),
+		]),
 	}))
 	const rest = lines.filter(({ toBuy, isOffered }) => toBuy > 0 && !isOffered)
 	const others: PaperTable = {
@@ -249,16 +245,12 @@ async function preparationTable(studio: Studio, { course, kit, stock }: KitOfCou
 			detail: amountWords(shares.total, 'mg', studio.units),
 		})
 	const date = today(studio.timeZone)
-	const orders = listShopping(listNeeds(kit), stock, date).lines.flatMap(({ name, orders: own }) =>
-		own.map(({ orderBy, supplierName }) => ({ name, orderBy, supplierName })),
-	)
-	for (const key of new Set(orders.map(({ orderBy, supplierName }) => `${orderBy} ${supplierName}`))) {
-		const together = orders.filter(({ orderBy, supplierName }) => `${orderBy} ${supplierName}` === key)
-		const [first] = together
-		if (!first) continue
-		const detail = together.map(({ name }) => name).join(', ')
-		rows.push({ date: first.orderBy, what: `Order from ${first.supplierName}`, detail })
-	}
+	for (const { supplierName, orders } of ordersBySupplier(listShopping(listNeeds(kit), stock, date).lines))
+		for (const orderBy of new Set(orders.map(({ order }) => order.orderBy))) {
+			const together = orders.filter(({ order }) => order.orderBy === orderBy)
+			const detail = together.map(({ line }) => line.name).join(', ')
+			rows.push({ date: orderBy, what: `Order from ${supplierName}`, detail })
+		}
 	return {
 		heading: 'Day by day',
 		hasBoxes: true,

@@ -1,21 +1,13 @@
 /** Where a change is written: into the usual terms, or into what an option changes. */
 import type { Condition } from '../design'
 import type { Picks } from '../resolve-design'
+import { holdsUnder, type Varying } from '../variants'
 
 /** What is shown while somebody edits, and where changes go. */
 export interface EditScope {
 	picks: Picks
 	/** Changes hold under this option alone; absent: they go where the value shown comes from. */
 	only?: { choice: string; option: string }
-}
-
-interface Varying {
-	variants?: { when: Condition; set: object }[]
-}
-
-/** Whether a condition holds under the picks; no condition always does. */
-export function holdsUnder(picks: Picks, when: Condition | undefined): boolean {
-	return Object.entries(when ?? {}).every(([choice, options]) => options.includes(picks[choice] ?? ''))
 }
 
 /**

@@ -25,6 +25,7 @@ export interface Profile {
 export const FLATTENING_SHARE = 0.0025
 const POINTS_PER_CURVE = 24
 
+/** A piece turned by an angle, as a polygon of which the upper left corner of its box is the origin. */
 export function turnPiece(outline: Outline, angleRad: number): TurnedPiece {
 	const [cos, sin] = [Math.cos(angleRad), Math.sin(angleRad)]
 	const turned = flatten(outline, POINTS_PER_CURVE).map(({ x, y }) => ({ x: x * cos - y * sin, y: x * sin + y * cos }))

@@ -4,6 +4,7 @@
  * searches end early and shrinks while they do not end.
  * Source: P. Shaw, Using constraint programming and local search, 1998 (from memory).
  */
+import { sessionAt } from '../problem/session-at'
 import type { Rng } from '../../random'
 import type { NormalInstance } from '../problem/normal-form'
 import type { Plan } from '../problem/plan'
@@ -148,6 +149,6 @@ export class Neighbourhoods {
 	}
 
 	#sessionAt(time: number): number {
-		return this.#instance.windows.findLast(({ open }) => open <= time)?.session ?? 0
+		return sessionAt(this.#instance.windows, time) ?? 0
 	}
 }

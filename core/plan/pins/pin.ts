@@ -1,5 +1,6 @@
 /** What the instructor has settled: extra constraints of a plan, checked apart from the rules that always hold. */
 import type { Instance } from '../problem/instance'
+import { sessionAt } from '../problem/session-at'
 import type { Placement, Plan, Run } from '../problem/plan'
 import { endOf, runsOf } from '../problem/plan-times'
 
@@ -22,14 +23,14 @@ export type Pin =
 /** The pins that a plan breaks. */
 export function findBrokenPins(instance: Instance, plan: Plan, pins: readonly Pin[]): Pin[] {
 	const doneRuns = new Map(pins.flatMap((pin) => (pin.kind === 'done' ? [[pin.task, pin.runs.length] as const] : [])))
-	const sessionAt = (time: number) => instance.windows.findLast(({ open }) => open <= time)?.session
+	const sessionOf = (time: number) => sessionAt(instance.windows, time)
 
 	const holds = (pin: Pin): boolean => {
 		switch (pin.kind) {
 			case 'session':
 				return (
 					plan.placements[pin.task]?.place === 'class' &&
-					runsOf(plan, pin.task).every(({ start }) => sessionAt(start) === pin.session)
+					runsOf(plan, pin.task).every(({ start }) => sessionOf(start) === pin.session)
 				)
 			case 'start':
 				return runsOf(plan, pin.task)[0]?.start === pin.minute

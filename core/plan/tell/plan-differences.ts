@@ -1,4 +1,5 @@
 /** What is different between two plans of a course: figures, and steps that are done elsewhere or in another session. */
+import { sessionAt } from '../problem/session-at'
 import type { ObjectiveLevel } from '../problem/objective'
 import type { Placement } from '../problem/plan'
 import type { TaskSource } from '../compile/compiled-course'
@@ -36,9 +37,7 @@ function whereaboutsOf({ compiled: { instance }, plan }: CoursePlan, id: string)
 	const placement = plan?.placements[id]
 	if (!placement) return 'not there'
 	if (placement.place !== 'class') return placement.place
-	const sessions = placement.runs.map(
-		({ start }) => instance.windows.findLast(({ open }) => open <= start)?.session ?? 1,
-	)
+	const sessions = placement.runs.map(({ start }) => sessionAt(instance.windows, start) ?? 1)
 	return { sessions: [...new Set(sessions)] }
 }
 

@@ -2,6 +2,7 @@
  * A plan told on the wall clock: which step falls into which session, where the drying lies, how full each session is,
  * what is done elsewhere, and what is missing where it does not fit. Numbers only; the screens choose the words.
  */
+import { sessionAt } from '../problem/session-at'
 import type { DryingStage } from '../../vocabulary/drying-stage'
 import type { Plan } from '../problem/plan'
 import { normalDistribution, Z90 } from '../../drying/normal-distribution'
@@ -141,8 +142,7 @@ function layTasks({ instance }: CompiledCourse, plan: Plan): LaidTask[] {
 
 /** Index of the session in whose window a class run lies; the last one also takes what runs over. */
 function sessionOf({ instance }: CompiledCourse, start: number): number {
-	const window = instance.windows.findLast(({ open }) => open <= start)
-	return (window?.session ?? 1) - 1
+	return (sessionAt(instance.windows, start) ?? 1) - 1
 }
 
 function tellSession(

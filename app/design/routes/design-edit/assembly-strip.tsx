@@ -1,6 +1,6 @@
 import { memo } from 'react'
 import type { Design } from '../../../../core/design/design'
-import { holdsUnder } from '../../../../core/design/edits/conditions'
+import { holdsUnder } from '../../../../core/design/variants'
 import { addLayer } from '../../../../core/design/edits/edit-parts'
 import type { Picks } from '../../../../core/design/resolve-design'
 import { useEditing, type Selection } from './editing'

@@ -20,7 +20,7 @@ import {
 import { useEditing } from './editing'
 import { FormFields } from './form-fields'
 import { InspectorHead } from './inspector-head'
-import { settlePart } from './settle'
+import { settle } from '../../../../core/design/variants'
 import { WhenFields } from './when-fields'
 import { WireFields } from './wire-fields'
 
@@ -31,7 +31,7 @@ const BACK_FACES: readonly BackFace[] = ['free', 'ventilated', 'tissue', 'foam',
 /** Everything about one part, as the shown options make it. */
 export function PartInspector({ part, design }: { part: Part; design: Design }) {
 	const { change, select, scope, gaugeStandard } = useEditing()
-	const shown = settlePart(part, scope.picks)
+	const shown = settle(part, scope.picks)
 	const set = (values: PartChange) =>
 		change((before) => changePart(before, part.id, values, scope), `part ${part.id} ${Object.keys(values).join()}`)
 	const place = design.parts.findIndex(({ id }) => id === part.id)

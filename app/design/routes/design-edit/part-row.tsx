@@ -6,7 +6,7 @@ import { pasteMassG } from '../../../../core/materials/piece-mass'
 import { PieceDrawing } from '../../components/flower-picture/piece-drawing'
 import { describeForm } from '../../../shared/words/terms'
 import { count } from '../../../shared/words/times'
-import { settlePart } from './settle'
+import { settle } from '../../../../core/design/variants'
 import { useEditing, type Selection } from './editing'
 import { StepChain } from './step-chain'
 
@@ -24,7 +24,7 @@ export const PartRow = memo(
 	function PartRow({ part, steps, design, selection }: PartRowProps) {
 		const { select, scope } = useEditing()
 		const { setNodeRef, attributes, listeners, transform, transition } = useSortable({ id: part.id })
-		const shown = settlePart(part, scope.picks)
+		const shown = settle(part, scope.picks)
 		const isSelected = selection.type === 'part' && selection.id === part.id
 		return (
 			<section

@@ -8,11 +8,11 @@ import {
 import { CSS } from '@dnd-kit/utilities'
 import { Fragment, useId, useMemo } from 'react'
 import type { Design, Step } from '../../../../core/design/design'
-import { holdsUnder } from '../../../../core/design/edits/conditions'
+import { holdsUnder } from '../../../../core/design/variants'
 import { addStep, moveStep } from '../../../../core/design/edits/edit-steps'
 import { NeedWords } from '../../components/step-chain/need-words'
 import { useEditing, type Selection } from './editing'
-import { settleStep } from './settle'
+import { settle } from '../../../../core/design/variants'
 
 interface StepChainProps {
 	/** Undefined: the assembly. */
@@ -59,7 +59,7 @@ export function StepChain({ partId, steps, design, selection }: StepChainProps) 
 						<Fragment key={step.id}>
 							<NeedWords step={step} steps={shown} allSteps={design.steps} parts={design.parts} />
 							<StepTile
-								step={settleStep(step, scope.picks)}
+								step={settle(step, scope.picks)}
 								isSelected={selection.type === 'step' && selection.id === step.id}
 							/>
 						</Fragment>

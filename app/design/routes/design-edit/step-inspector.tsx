@@ -18,7 +18,7 @@ import { useEditing } from './editing'
 import { InspectorHead } from './inspector-head'
 import { ListFields } from './list-fields'
 import { NeedFields } from './need-fields'
-import { settleStep } from './settle'
+import { settle } from '../../../../core/design/variants'
 import { onlyOf, ToolShareFields } from './tool-share-fields'
 import { WhenFields } from './when-fields'
 
@@ -59,7 +59,7 @@ const FURTHER_HAZARDS = [
 /** Everything about one step, as the shown options make it. */
 export function StepInspector({ step, design }: { step: Step; design: Design }) {
 	const { change, select, scope } = useEditing()
-	const shown = settleStep(step, scope.picks)
+	const shown = settle(step, scope.picks)
 	const set = (values: StepChange) =>
 		change((before) => changeStep(before, step.id, values, scope), `step ${step.id} ${Object.keys(values).join()}`)
 	const chain = design.steps.filter(({ part }) => part === step.part)

@@ -1,3 +1,4 @@
+import { isShared } from '../../../../core/kit/tool-needs'
 import type { ClassKit } from '../../../../core/kit/class-kit'
 import { allergensOfKit } from '../../../../core/kit/kit-allergens'
 import type { Seat } from '../../../../core/kit/student'
@@ -149,9 +150,7 @@ export function SeatKit({ kit, seat, units, spareWords }: SeatKitProps) {
 }
 
 function SharedTools({ kit }: { kit: ShownKit }) {
-	const shared = kit.tools.filter(
-		({ ownedCount, studentCount }) => ownedCount !== undefined && ownedCount < studentCount,
-	)
+	const shared = kit.tools.filter(isShared)
 	if (shared.length === 0) return null
 	return (
 		<>

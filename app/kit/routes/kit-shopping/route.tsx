@@ -1,6 +1,6 @@
 /** What to buy: totals less the shelf, in the cheapest packs that still come in time. */
 import { Link } from 'react-router'
-import { listNeeds, listShopping, type ShoppingLine } from '../../../../core/kit/shopping-list'
+import { listNeeds, listShopping, type ShoppingLine, ordersBySupplier } from '../../../../core/kit/shopping-list'
 import { KitNotices } from '../../components/kit-notices/kit-notices'
 import { WhyAmount } from '../../../shared/components/why-amount/why-amount'
 import { memberContext } from '../../../shared/http/contexts'
@@ -32,8 +32,8 @@ export function loader({ params, context }: Route.LoaderArgs) {
 
 export default function KitShoppingPage({ loaderData: { state, list, ...page } }: Route.ComponentProps) {
 	const lines = list?.lines ?? []
-	const orders = lines.flatMap((line) => line.orders.map((order) => ({ line, order })))
-	const suppliers = [...new Set(orders.map(({ order }) => order.supplierName))]
+	const suppliers = ordersBySupplier(lines)
+	const orders = suppliers.flatMap((supplier) => supplier.orders)
 	const first = orders.map(({ order }) => order.orderBy).toSorted()[0]
 	const notOffered = lines.filter(({ toBuy, isOffered }) => toBuy > 0 && !isOffered)
 	const here = lines.filter(({ toBuy }) => toBuy === 0)
@@ -52,7 +52,7 @@ export default function KitShoppingPage({ loaderData: { state, list, ...page } }
 							</p>
 						)}
 					</section>
-					{suppliers.map((supplier) => (
+					{suppliers.map(({ supplierName: supplier, orders: own }) => (
 						<section key={supplier} className="sheet" aria-label={supplier}>
 							<h2>{supplier}</h2>
 							<div className="scroll-x" tabIndex={0} role="region" aria-label={`Order from ${supplier}`}>
@@ -68,36 +68,34 @@ export default function KitShoppingPage({ loaderData: { state, list, ...page } }
 										</tr>
 									</thead>
 									<tbody>
-										{orders
-											.filter(({ order }) => order.supplierName === supplier)
-											.map(({ line, order }) => (
-												<tr key={`${line.key} ${order.packAmount}`}>
-													<td>
-														<strong>{line.name}</strong> <span className="soft small">{STOCK_WORDS[line.kind]}</span>
-													</td>
-													<td className="number">
-														<strong>
-															{order.packCount} × {amountWords(order.packAmount, line.unit, page.units)}
-														</strong>
-													</td>
-													<td className="number">
-														<WhyAmount
-															amount={amountWords(line.amount, line.unit, page.units)}
-															why={line.sources.map(
-																({ what, amount }) => `${what}: ${amountWords(amount, line.unit, page.units)}`,
-															)}
-														/>
-													</td>
-													<td className="number">
-														{line.onHand === 0 ? '–' : amountWords(line.onHand, line.unit, page.units)}
-													</td>
-													<td className="number">{money(order.costCents, page.currency)}</td>
-													<td className={line.isLate || order.orderBy < page.date ? 'is-late' : ''}>
-														{shortDay(order.orderBy)}
-														{line.isLate && ': comes too late'}
-													</td>
-												</tr>
-											))}
+										{own.map(({ line, order }) => (
+											<tr key={`${line.key} ${order.packAmount}`}>
+												<td>
+													<strong>{line.name}</strong> <span className="soft small">{STOCK_WORDS[line.kind]}</span>
+												</td>
+												<td className="number">
+													<strong>
+														{order.packCount} × {amountWords(order.packAmount, line.unit, page.units)}
+													</strong>
+												</td>
+												<td className="number">
+													<WhyAmount
+														amount={amountWords(line.amount, line.unit, page.units)}
+														why={line.sources.map(
+															({ what, amount }) => `${what}: ${amountWords(amount, line.unit, page.units)}`,
+														)}
+													/>
+												</td>
+												<td className="number">
+													{line.onHand === 0 ? '–' : amountWords(line.onHand, line.unit, page.units)}
+												</td>
+												<td className="number">{money(order.costCents, page.currency)}</td>
+												<td className={line.isLate || order.orderBy < page.date ? 'is-late' : ''}>
+													{shortDay(order.orderBy)}
+													{line.isLate && ': comes too late'}
+												</td>
+											</tr>
+										))}
 									</tbody>
 								</table>
 							</div>

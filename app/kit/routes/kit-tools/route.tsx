@@ -1,6 +1,6 @@
 /** Tools: enough at each place, or shared, with what sharing costs and what one more would give; and what dries on what. */
 import { Link } from 'react-router'
-import { enoughOf } from '../../../../core/kit/tool-needs'
+import { enoughOf, isShared } from '../../../../core/kit/tool-needs'
 import { cheapestOffer, stockKey } from '../../../../core/kit/stock'
 import { KitNotices } from '../../components/kit-notices/kit-notices'
 import { memberContext } from '../../../shared/http/contexts'
@@ -26,7 +26,6 @@ export function loader({ params, context }: Route.LoaderArgs) {
 }
 
 export default function KitToolsPage({ loaderData: { state, tools, formers, currency } }: Route.ComponentProps) {
-	const isShared = ({ ownedCount, studentCount }: SoldTool) => ownedCount !== undefined && ownedCount < studentCount
 	const shared = tools.filter(isShared).toSorted((a, b) => b.queueingMinutes - a.queueingMinutes)
 	return (
 		<KitNotices state={state}>

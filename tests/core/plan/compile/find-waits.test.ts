@@ -182,12 +182,3 @@ test('a wait after a step is for that step’s own piece, not for what waits', (
 
 	expect(subject).toMatchObject({ type: 'piece', piece: { body: { type: 'sphere', radiusMm: 8 } }, stage: 'hard' })
 })
-
-test('every thread says how sure it is when its piece is needed', () => {
-	const { compiled, plan } = planCourse(course, [magnolia], within(0.5))
-	const threads = (plan && tellPlan(compiled, plan, course.sessions).threads) ?? []
-
-	expect(threads.length).toBeGreaterThan(2)
-	for (const { sure, isSwapped, wait } of threads)
-		if (!isSwapped && wait.basis !== 'stated') expect(sure).toBeGreaterThanOrEqual(0.899)
-})
