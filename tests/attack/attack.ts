@@ -2,7 +2,7 @@
  * `npm run attack [-- SEED]`: everything that could make Calycine fall over or lose something, bounded, some minutes.
  * Every finding is printed with its seed; the exit code says whether there was one.
  */
-import { closeDatabase, openDatabase } from '../../db/connection.server'
+import { closeDatabase } from '../../db/connection.server'
 import { stopWhileFrozen, takeDatabaseAway } from './database-away'
 import { askForForeignThings, foundStranger } from './foreign-studio'
 import { fillDisk } from './full-disk'
@@ -10,7 +10,7 @@ import { fuzzGets, fuzzPosts } from './fuzz-posts'
 import { openHardCourses } from './hard-courses'
 import { killFirstStarts, killWhileWriting } from './kill-rounds'
 import { writeInParallel } from './parallel-writers'
-import { databaseUrl, HANG_MS, makeDataFolder, startTarget } from './target'
+import { HANG_MS, makeDataFolder, openTargetDatabase, startTarget } from './target'
 
 const seed = Number(process.argv[2] ?? Date.now() % 100_000)
 let findings = 0
@@ -37,8 +37,7 @@ tell(
 )
 
 const target = await startTarget(data.folder)
-process.env['CALYCINE_DATABASE_URL'] = databaseUrl(data.folder)
-openDatabase()
+openTargetDatabase(data.folder)
 const writers = await writeInParallel(target, { rounds: 12 })
 tell(
 	'parallel writers',
@@ -80,8 +79,6 @@ const stopMs = await stopWhileFrozen(target)
 tell('a stop while the database is frozen', stopMs > 30_000 ? [stopMs] : [], `${Math.round(stopMs)} ms`)
 data.remove()
 
-// The next copy has a database of its own again.
-delete process.env['CALYCINE_DATABASE_URL']
 const disk = await fillDisk()
 if (!disk) console.log('said   full disk: this user may not mount a small one here')
 else

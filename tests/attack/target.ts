@@ -1,6 +1,7 @@
 /** A copy of the app to be attacked, started as `npm start` does, and what was found out about it. */
 import { readdirSync, readFileSync } from 'node:fs'
 import path from 'node:path'
+import { openDatabase } from '../../db/connection.server'
 import { fetchCookie, makeDataFolder, startApp } from '../../scripts/machine/running-app.mjs'
 
 export interface Target {
@@ -76,8 +77,15 @@ export function databasePid(dataFolder: string): number {
 	return Number(found)
 }
 
-/** The address of the private database, with its password. */
-export function databaseUrl(dataFolder: string): string {
+/** Opens the private database of a target for the attacker too; further targets have their own all the same. */
+export function openTargetDatabase(dataFolder: string): void {
+	process.env['CALYCINE_DATABASE_URL'] = databaseUrl(dataFolder)
+	openDatabase()
+	// Copies that are started from here would take it for theirs.
+	delete process.env['CALYCINE_DATABASE_URL']
+}
+
+function databaseUrl(dataFolder: string): string {
 	const words = readFileSync(`/proc/${databasePid(dataFolder)}/cmdline`, 'utf8').split('\0')
 	const port = words.find((word) => word.startsWith('--port='))?.slice('--port='.length)
 	const password = readFileSync(path.join(dataFolder, 'database-password'), 'utf8').trim()

@@ -1,12 +1,12 @@
 /** The short form of `npm run attack`: a little of everything, from fixed seeds. */
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
-import { closeDatabase, openDatabase } from '../../db/connection.server'
+import { closeDatabase } from '../../db/connection.server'
 import { takeDatabaseAway } from '../attack/database-away'
 import { askForForeignThings, foundStranger } from '../attack/foreign-studio'
 import { fuzzGets, fuzzPosts } from '../attack/fuzz-posts'
 import { killFirstStarts, killWhileWriting } from '../attack/kill-rounds'
 import { writeInParallel } from '../attack/parallel-writers'
-import { ask, databaseUrl, HANG_MS, makeDataFolder, postForm, startTarget, type Target } from '../attack/target'
+import { ask, HANG_MS, makeDataFolder, openTargetDatabase, postForm, startTarget, type Target } from '../attack/target'
 
 let data: ReturnType<typeof makeDataFolder>
 let target: Target
@@ -14,12 +14,10 @@ let target: Target
 beforeAll(async () => {
 	data = makeDataFolder()
 	target = await startTarget(data.folder)
-	process.env['CALYCINE_DATABASE_URL'] = databaseUrl(data.folder)
-	openDatabase()
+	openTargetDatabase(data.folder)
 })
 afterAll(async () => {
 	await closeDatabase()
-	delete process.env['CALYCINE_DATABASE_URL']
 	await target.stop()
 	data.remove()
 })

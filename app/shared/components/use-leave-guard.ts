@@ -1,5 +1,5 @@
 import { App } from 'antd'
-import { useCallback, useEffect } from 'react'
+import { useCallback, useEffect, useEffectEvent } from 'react'
 import { useBeforeUnload, useBlocker } from 'react-router'
 
 /** Asks before a page with unsaved changes is left, within the app or by closing the tab. */
@@ -16,6 +16,9 @@ export function useLeaveGuard(isGuarded: boolean): void {
 			[isGuarded],
 		),
 	)
+	// The blocker is another object after every answer of the server, and there must be one dialog of it, not one each.
+	const proceed = useEffectEvent(() => blocker.proceed?.())
+	const stay = useEffectEvent(() => blocker.reset?.())
 	useEffect(() => {
 		if (blocker.state !== 'blocked') return
 		const dialog = modal.confirm({
@@ -25,9 +28,9 @@ export function useLeaveGuard(isGuarded: boolean): void {
 			okButtonProps: { danger: true },
 			cancelText: 'Stay',
 			autoFocusButton: 'cancel',
-			onOk: () => blocker.proceed(),
-			onCancel: () => blocker.reset(),
+			onOk: () => proceed(),
+			onCancel: () => stay(),
 		})
 		return () => dialog.destroy()
-	}, [blocker, modal])
+	}, [blocker.state, modal])
 }
