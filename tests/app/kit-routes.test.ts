@@ -249,6 +249,21 @@ describe('papers and files', () => {
 		)
 	})
 
+	test('amounts and prices of a spreadsheet are numbers with their format', async () => {
+		const book = new ExcelJS.Workbook()
+		await book.xlsx.load(await (await fileOf('packing.xlsx')).arrayBuffer())
+
+		const numbers: { value: unknown; format: string }[] = []
+		book.worksheets[0]?.eachRow((row) =>
+			row.eachCell(({ type, value, numFmt }) => {
+				if (type === ExcelJS.ValueType.Number) numbers.push({ value, format: numFmt })
+			}),
+		)
+
+		expect(numbers.length).toBeGreaterThan(10)
+		expect(numbers.some(({ format }) => /^0(\.0+)?" g"$/.test(format))).toBe(true)
+	})
+
 	test('the course in the exchange form names nobody', async () => {
 		await people.action(at('kits/people', { students: [makeStudent({ name: 'Nobody else' })] }))
 

@@ -1,5 +1,5 @@
 /** Papers and labels as PDF: ink on white, heads with course, day and page. */
-import type { LabelSize, Paper, PaperTable, PaperZone } from './paper'
+import { cellText, type LabelSize, type Paper, type PaperTable, type PaperZone } from './paper'
 import { drawPdf, POINTS_PER_MM, type Pdf } from '../../shared/pdf.server'
 
 const A4 = { width: 595.28, height: 841.89 }
@@ -62,7 +62,7 @@ function drawTable(pdf: Pdf, { heading, columns, rows, hasBoxes = false }: Paper
 	line(columns.map(({ label }) => label))
 	pdf.font('text').fontSize(10)
 	for (const row of rows) {
-		const y = line(row)
+		const y = line(row.map(cellText))
 		if (hasBoxes)
 			pdf
 				.lineWidth(0.8)
@@ -73,9 +73,9 @@ function drawTable(pdf: Pdf, { heading, columns, rows, hasBoxes = false }: Paper
 }
 
 /** Columns as wide as their longest cell asks for, in proportion to the room. */
-function shareWidths(columns: PaperTable['columns'], rows: readonly string[][], room: number): number[] {
+function shareWidths(columns: PaperTable['columns'], rows: PaperTable['rows'], room: number): number[] {
 	const wanted = columns.map(({ label }, c) => {
-		const longest = Math.max(label.length, ...rows.map((row) => row[c]?.length ?? 0))
+		const longest = Math.max(label.length, ...rows.map((row) => cellText(row[c] ?? '').length))
 		return Math.min(60, Math.max(8, longest))
 	})
 	const sum = wanted.reduce((total, width) => total + width, 0)

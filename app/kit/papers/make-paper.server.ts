@@ -8,7 +8,7 @@ import type { Studio } from '../../../db/repositories/accounts.server'
 import { today } from '../../shared/http/studio-clock.server'
 import type { CurrentKit } from '../read-kit.server'
 import { readPlan } from '../../plan/read-plan.server'
-import { amountWords, lengthWords, money } from '../../shared/words/amounts'
+import { amountCell, amountWords, lengthWords, moneyCell } from '../../shared/words/amounts'
 import { exchangeWords, seatName, STOCK_WORDS } from '../words/kits'
 import { count, duration, longDay, shortDay } from '../../shared/words/times'
 import { PAPER_WORDS, type Paper, type PaperName, type PaperTable, type PaperZone } from './paper'
@@ -68,7 +68,7 @@ function packingTables({ units }: Studio, { kit }: KitOfCourse): PaperTable[] {
 		columns: [{ label: 'How much', isNumber: true }, { label: 'What' }, { label: 'For' }],
 		rows: lines
 			.filter(({ amounts }) => (amounts[seat] ?? 0) > 0)
-			.map(({ amounts, unit, name, detail }) => [amountWords(amounts[seat] ?? 0, unit, units), name, detail]),
+			.map(({ amounts, unit, name, detail }) => [amountCell(amounts[seat] ?? 0, unit, units), name, detail]),
 	}))
 	return [...tables, ...exchangeTables({ kit })]
 }
@@ -166,7 +166,7 @@ function shoppingTables({ units, kitTerms, timeZone }: Studio, { kit, stock }: K
 		rows: orders.map(({ line, order }) => [
 			line.name,
 			`${order.packCount} × ${amountWords(order.packAmount, line.unit, units)}`,
-			money(order.costCents, kitTerms.currency),
+			moneyCell(order.costCents, kitTerms.currency),
 			shortDay(order.orderBy) + (line.isLate ? ', too late' : ''),
 		]),
 	}))
@@ -177,7 +177,7 @@ function shoppingTables({ units, kitTerms, timeZone }: Studio, { kit, stock }: K
 		columns: [{ label: 'What' }, { label: 'How much', isNumber: true }, { label: 'Kind' }, { label: 'By' }],
 		rows: rest.map(({ name, toBuy, unit, kind, neededBy }) => [
 			name,
-			amountWords(toBuy, unit, units),
+			amountCell(toBuy, unit, units),
 			STOCK_WORDS[kind],
 			shortDay(neededBy),
 		]),
@@ -201,8 +201,8 @@ function colouringTables({ units }: Studio, { kit }: KitOfCourse): PaperTable[] 
 			.map(({ colour, paste, shares, gelMg }) => [
 				colour,
 				paste,
-				amountWords(shares.total, 'mg', units),
-				gelMg === 0 ? '–' : amountWords(gelMg, 'mg', units),
+				amountCell(shares.total, 'mg', units),
+				gelMg === 0 ? '–' : amountCell(gelMg, 'mg', units),
 			]),
 	}))
 }

@@ -2,10 +2,25 @@
 export const PAPER_NAMES = ['packing', 'station', 'shopping', 'colouring', 'prep-ahead'] as const
 export type PaperName = (typeof PAPER_NAMES)[number]
 
+/** A number that a spreadsheet can reckon with, and how it is told everywhere else. */
+export interface PaperNumber {
+	text: string
+	value: number
+	/** As spreadsheets write formats: `0.0" g"`. */
+	format: string
+}
+
+export type PaperCell = string | PaperNumber
+
+/** As it stands on a page. */
+export function cellText(cell: PaperCell): string {
+	return typeof cell === 'string' ? cell : cell.text
+}
+
 export interface PaperTable {
 	heading: string
 	columns: { label: string; isNumber?: boolean }[]
-	rows: string[][]
+	rows: PaperCell[][]
 	/** Each row begins with a box to tick. */
 	hasBoxes?: boolean
 }

@@ -1,6 +1,6 @@
-/** A paper as a spreadsheet file: text cells stay text, whatever they begin with. */
+/** A paper as a spreadsheet file: numbers with their format, texts as texts, whatever they begin with. */
 import ExcelJS from 'exceljs'
-import type { Paper } from './paper'
+import type { Paper, PaperCell } from './paper'
 
 /** Names of sheets may not hold these, nor be longer than 31 characters. */
 const FORBIDDEN = /[[\]*?:/\\]/g
@@ -21,8 +21,15 @@ export async function writePaperSheet({ title, subtitle, tables, zones }: Paper)
 		sheet.addRow([])
 		sheet.addRow([heading]).font = { bold: true, size: 12 }
 		sheet.addRow(columns.map(({ label }) => label)).font = { bold: true }
-		for (const row of rows) sheet.addRow(row)
+		for (const row of rows) addCells(sheet, row)
 	}
 	sheet.columns.forEach((column) => (column.width = 28))
 	return new Uint8Array(await book.xlsx.writeBuffer())
+}
+
+function addCells(sheet: ExcelJS.Worksheet, cells: readonly PaperCell[]): void {
+	const row = sheet.addRow(cells.map((cell) => (typeof cell === 'string' ? cell : cell.value)))
+	cells.forEach((cell, c) => {
+		if (typeof cell !== 'string') row.getCell(c + 1).numFmt = cell.format
+	})
 }

@@ -12,7 +12,7 @@ import { requireKit } from '../../read-kit.server'
 import { makeLabels } from '../../papers/make-labels.server'
 import { makePaper } from '../../papers/make-paper.server'
 import { drawLabelPdf, drawPaperPdf } from '../../papers/draw-paper-pdf.server'
-import { LABEL_SIZES, PAPER_NAMES } from '../../papers/paper'
+import { cellText, LABEL_SIZES, PAPER_NAMES } from '../../papers/paper'
 import { writePaperSheet } from '../../papers/write-paper-sheet.server'
 import type { Route } from './+types/route'
 
@@ -52,7 +52,10 @@ export function loader({ params: { courseId, file }, request, context }: Route.L
 			case 'pdf':
 				return answerFile(await drawPaperPdf(paper), { name, type: 'application/pdf' })
 			case 'csv':
-				return answerFile(tablesCsv(paper.tables), { name, type: 'text/csv; charset=utf-8' })
+				return answerFile(
+					tablesCsv(paper.tables.map((table) => ({ ...table, rows: table.rows.map((row) => row.map(cellText)) }))),
+					{ name, type: 'text/csv; charset=utf-8' },
+				)
 			case 'xlsx':
 				return answerFile(await writePaperSheet(paper), { name, type: SHEET_TYPE })
 			default:

@@ -6,7 +6,7 @@ import { readId } from '../../../shared/http/read-input.server'
 import { loading } from '../../../shared/http/responses.server'
 import { requireKit } from '../../read-kit.server'
 import { makePaper } from '../../papers/make-paper.server'
-import { PAPER_NAMES, type PaperTable, type PaperZone } from '../../papers/paper'
+import { cellText, PAPER_NAMES, type PaperTable, type PaperZone } from '../../papers/paper'
 import type { Route } from './+types/route'
 import './kit-paper.css'
 
@@ -116,7 +116,7 @@ function PaperTableView({ table: { heading, columns, rows, hasBoxes } }: { table
 								)}
 								{row.map((cell, c) => (
 									<td key={c} className={columns[c]?.isNumber ? 'number' : ''}>
-										{cell}
+										{cellText(cell)}
 									</td>
 								))}
 							</tr>
