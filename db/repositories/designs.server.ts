@@ -101,6 +101,7 @@ export async function getDesigns(studioId: number, references: readonly DesignRe
 	const rows = await DesignModel.findAll({
 		where: { studioId, slug: references.map(({ slug }) => slug) },
 		attributes: ['id', 'slug', 'document', 'version'],
+		raw: true,
 	})
 	const bySlug = new Map(rows.map((row) => [row.slug, row]))
 	const older = references.flatMap(({ slug, version }) => {

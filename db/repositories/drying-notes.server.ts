@@ -22,7 +22,7 @@ const NEWEST = 200
 
 /** Newest first. */
 export async function listDryingNotes(studioId: number): Promise<StoredDryingNote[]> {
-	const rows = await DryingNoteModel.findAll({ where: { studioId }, order: [['id', 'DESC']], limit: NEWEST })
+	const rows = await DryingNoteModel.findAll({ where: { studioId }, order: [['id', 'DESC']], limit: NEWEST, raw: true })
 	return rows.map(({ id, paste, what, modelHours, notReadyHours, readyHours, batchSize, createdAt }) => {
 		const ready = readyHours === null ? {} : { readyHours }
 		return { id, paste, what, modelHours, notReadyHours, ...ready, batchSize, createdAt }

@@ -22,6 +22,7 @@ export async function listPlaces(studioId: number): Promise<StoredPlace[]> {
 			['kind', 'ASC'],
 			['id', 'ASC'],
 		],
+		raw: true,
 	})
 	return rows.map(toPlace)
 }

@@ -19,7 +19,7 @@ const PLANS_KEPT = 20
 
 /** The course's newest plan, or undefined if it has none. */
 export async function findNewestPlan(studioId: number, courseId: number): Promise<StoredPlan | undefined> {
-	const row = await PlanModel.findOne({ where: { studioId, courseId }, order: [['id', 'DESC']] })
+	const row = await PlanModel.findOne({ where: { studioId, courseId }, order: [['id', 'DESC']], raw: true })
 	return row ? toStoredPlan(row) : undefined
 }
 

@@ -62,7 +62,7 @@ describe('packing', () => {
 		await page.getByRole('checkbox').nth(1).check()
 		await page.getByText('No connection: your ticks are kept').waitFor()
 		// More than one try fails before the network is back.
-		await page.waitForTimeout(6_000)
+		await page.waitForEvent('requestfailed', (request) => request.url().endsWith('/ticks'))
 		await visitor.context.setOffline(false)
 
 		await expect.poll(() => page.evaluate(() => localStorage.getItem('calycine-packing-1'))).toBe(null)
