@@ -13,6 +13,7 @@ import { wallTimeOf } from '../../../shared/http/studio-clock.server'
 import { rowVersion } from '../../../shared/schemas/row-version'
 import { momentWords } from '../../../shared/words/times'
 import type { Route } from './+types/route'
+import './design-versions.css'
 
 export function meta({ loaderData }: Route.MetaArgs) {
 	return [{ title: `Versions of ${loaderData?.name ?? 'a design'} · Calycine` }]

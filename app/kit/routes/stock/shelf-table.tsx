@@ -23,7 +23,7 @@ export function ShelfTable({ data }: { data: StockPageData }) {
 		<section className="sheet" aria-labelledby="on-hand">
 			<div className="row">
 				<h2 id="on-hand">On hand</h2>
-				<Form method="get" role="search" className="row push no-print">
+				<Form method="get" role="search" className="shelf-search push no-print">
 					<Input name="q" defaultValue={sought} aria-label="Look for" placeholder="Look for…" allowClear />
 					<Button htmlType="submit">Look</Button>
 				</Form>

@@ -1,4 +1,5 @@
 import { Button } from 'antd'
+import './stale-notice.css'
 
 /** Told to the second of two windows: what the first one saved, and the choice between the two. Nothing typed is lost. */
 export function StaleNotice({
@@ -14,7 +15,7 @@ export function StaleNotice({
 	onTakeTheirs: () => void
 }) {
 	return (
-		<section className="alert stack" role="alert">
+		<section className="alert stack stale-notice" role="alert">
 			<h2>Changed in another window</h2>
 			<p>{message} There it says:</p>
 			<ul>

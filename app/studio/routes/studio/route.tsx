@@ -69,8 +69,9 @@ export default function StudioPage({ loaderData: studio }: Route.ComponentProps)
 						name="timeZone"
 						label="Its clock"
 						extra="Waits over a night in which clocks change are as long as pieces really lie."
+						className="narrow"
 					>
-						<Select showSearch options={ZONES} className="narrow" />
+						<Select showSearch options={ZONES} />
 					</Form.Item>
 					<Form.Item
 						name="gaugeStandard"
