@@ -39,7 +39,9 @@ export async function keepPlan(
 		terms: coursePlan.terms,
 		start: plan,
 	})
-	const document: CoursePlan = { ...searched, plan, objective, ...carryProof(searched, objective) }
+	const { course: planned, compiled, terms, conflicts, nodes } = searched
+	const inputs = { course: planned, compiled, terms }
+	const document: CoursePlan = { ...inputs, conflicts, nodes, plan, objective, ...carryProof(searched, objective) }
 	await createPlan(studio.id, { courseId: course.id, fingerprint, document })
 }
 

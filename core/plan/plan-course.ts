@@ -13,7 +13,10 @@ import { ORDINARY_TERMS, type PlanTerms } from './compile/drying-terms'
 export type PlanningEffort = Pick<ExactTerms, 'nodes' | 'shouldStop' | 'start' | 'onProgress'>
 
 /** A plan with all that is needed to show it again, whatever has changed since. */
-export interface CoursePlan extends ExactPlan {
+export type CoursePlan = ExactPlan & PlanInputs
+
+/** What a plan was made from. */
+export interface PlanInputs {
 	course: Course
 	compiled: CompiledCourse
 	/** What its waits were computed with. */

@@ -6,15 +6,20 @@ import { NO_ZONE } from '../time/zone'
 import type { ArcSource, CompiledCourse } from './compile/compiled-course'
 import type { CoursePlan } from './plan-course'
 import type { Arc, Instance } from './problem/instance'
+import type { Objective } from './problem/objective'
 import type { Plan } from './problem/plan'
 
 /** Newest form that is written and read. 1 had no number, no time zone, and positions for ids. */
 export const STORED_PLAN_VERSION = 2
 
 /** As it is written: JSON. */
-export interface StoredPlanDocument extends Omit<CoursePlan, 'compiled' | 'plan'> {
+export interface StoredPlanDocument extends Pick<
+	CoursePlan,
+	'course' | 'terms' | 'status' | 'proven' | 'bounds' | 'conflicts' | 'nodes'
+> {
 	formatVersion: typeof STORED_PLAN_VERSION
 	compiled: Omit<CompiledCourse, 'arcs'> & { arcs: Record<string, ArcSource> }
+	objective?: Objective
 	plan?: Omit<Plan, 'swaps'> & { swaps: string[] }
 }
 
@@ -62,27 +67,43 @@ export function readStoredPlan(document: unknown): CoursePlan {
 function fromDocument({ formatVersion: _, compiled, plan, ...rest }: StoredPlanDocument): CoursePlan {
 	const ids = arcIds(compiled.instance.arcs)
 	const positions = new Map(ids.map((id, arc) => [id, arc]))
-	const swaps = plan?.swaps.map((id) => defined(positions.get(id), `arc "${id}"`)) ?? []
-	return {
+	return withOutcome({
 		...rest,
 		compiled: { ...compiled, arcs: ids.map((id) => defined(compiled.arcs[id], `arc "${id}"`)) },
-		...(plan && { plan: { ...plan, swaps } }),
-	}
+		...(plan && {
+			plan: { ...plan, swaps: plan.swaps.map((id) => defined(positions.get(id), `arc "${id}"`)) },
+		}),
+	})
+}
+
+/** A plan and what it is worth stand together or not at all. */
+interface Loose extends Pick<
+	CoursePlan,
+	'course' | 'compiled' | 'terms' | 'proven' | 'bounds' | 'conflicts' | 'nodes'
+> {
+	status: CoursePlan['status']
+	objective?: Objective
+	plan?: Plan
+}
+
+function withOutcome({ status, plan, objective, ...rest }: Loose): CoursePlan {
+	if (status === 'impossible' || status === 'unknown') return { ...rest, status }
+	return { ...rest, status, plan: defined(plan, 'no placements'), objective: defined(objective, 'no value') }
 }
 
 /** Positions as they are in memory, and a wall clock that nothing was known of. */
-interface FirstForm extends Omit<CoursePlan, 'compiled' | 'terms'> {
+interface FirstForm extends Omit<Loose, 'compiled' | 'terms'> {
 	compiled: Omit<CompiledCourse, 'origin'> & { instance: Instance; origin: Omit<CompiledCourse['origin'], 'zone'> }
 	terms: Omit<CoursePlan['terms'], 'zone'>
 }
 
 function fromFirstForm({ compiled, terms, ...rest }: FirstForm): CoursePlan {
-	return {
+	return withOutcome({
 		...rest,
 		// Its windows were reckoned as if clocks never changed.
 		compiled: { ...compiled, origin: { ...compiled.origin, zone: NO_ZONE } },
 		terms: { ...terms, zone: NO_ZONE },
-	}
+	})
 }
 
 function defined<T>(value: T | undefined, what: string): T {

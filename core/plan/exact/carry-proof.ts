@@ -1,8 +1,8 @@
 /** What is proven of the best plan, said of another plan of the same instance. */
 import { OBJECTIVE_LEVELS, type Objective } from '../problem/objective'
-import type { ExactPlan } from './plan-exactly'
+import type { ExactPlan, FoundPlan } from './plan-exactly'
 
-type Proof = Pick<ExactPlan, 'status' | 'proven' | 'bounds'>
+type Proof = Pick<ExactPlan, 'proven' | 'bounds'> & Pick<FoundPlan, 'status'>
 
 /**
  * The proof that holds for a plan: levels in turn, each for as long as the plan has the value that was proven the
@@ -10,7 +10,7 @@ type Proof = Pick<ExactPlan, 'status' | 'proven' | 'bounds'>
  *
  * @param searched - of a search without pins and limits
  */
-export function carryProof({ proven, bounds }: Proof, objective: Objective): Proof {
+export function carryProof({ proven, bounds }: Omit<Proof, 'status'>, objective: Objective): Proof {
 	const carried: Proof = { status: objective.shortfall > 0 ? 'infeasible' : 'feasible', proven: {}, bounds: {} }
 	for (const level of OBJECTIVE_LEVELS) {
 		const value = objective[level]

@@ -32,22 +32,32 @@ export interface ExactTerms {
 	limits?: Partial<Record<Level, number>>
 }
 
-/** A plan with what is proven of it. */
-export interface ExactPlan {
-	/**
-	 * `infeasible`: the plan extends the last window; `impossible`: no extension helps, or nothing is within the limits;
-	 * `unknown`: neither a plan nor a refutation was found in time.
-	 */
-	status: 'optimal' | 'feasible' | 'infeasible' | 'impossible' | 'unknown'
-	objective?: Objective
-	/** The levels of `objective` that no plan can beat, given the ones before. */
+/** What is known however a search ended. */
+interface Searched {
+	/** The levels of the objective that no plan can beat, given the ones before. */
 	proven: Partial<Objective>
 	/** What each level is at least, as far as is known: the proven ones, and the first that is not. */
 	bounds: Partial<Objective>
-	plan?: Plan
 	conflicts: number
 	nodes: number
 }
+
+/** A plan with its vector. `infeasible`: it extends the last window. */
+export interface FoundPlan {
+	status: 'optimal' | 'feasible' | 'infeasible'
+	objective: Objective
+	plan: Plan
+}
+
+/** `impossible`: no extension helps, or nothing is within the limits; `unknown`: neither a plan nor a refutation in time. */
+export interface NoPlan {
+	status: 'impossible' | 'unknown'
+	objective?: never
+	plan?: never
+}
+
+/** A plan with what is proven of it, or why there is none. */
+export type ExactPlan = Searched & (FoundPlan | NoPlan)
 
 const LEVELS = ['valueLost', 'prepMinutes', 'finish', 'waiting', 'splits'] as const
 
