@@ -6,8 +6,6 @@ export const MM_PER_INCH = 25.4
 export const G_PER_OUNCE = 28.349523125
 /** Of US customary measure: the gallon of 231 cubic inches has 768 teaspoons. */
 export const ML_PER_US_TEASPOON = (231 * MM_PER_INCH ** 3) / 768 / 1000
-/** As recipes count it in metric kitchens; common practice, no source. */
-export const ML_PER_METRIC_TEASPOON = 5
 export const TEASPOONS_PER_TABLESPOON = 3
 
 export const UNIT_SYSTEMS = ['metric', 'imperial'] as const

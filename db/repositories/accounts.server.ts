@@ -69,6 +69,8 @@ export async function findMember(token: string, now: Date): Promise<Member | und
 		where: { tokenHash: hashToken(token), expiresAt: { [Op.gt]: now } },
 		attributes: ['tokenHash'],
 		include: [{ association: 'user', attributes: ['id', 'name'], include: ['studio'] }],
+		raw: true,
+		nest: true,
 	})
 	const user = signIn?.user
 	return user?.studio && { userId: user.id, userName: user.name, studio: toStudio(user.studio) }
