@@ -3,6 +3,7 @@ import type { Design, Layer, Part } from '../design'
 import { changeVarying, withValues, type EditScope } from './conditions'
 import { freshId, slugOf } from './fresh-id'
 import { removeSteps } from './edit-steps'
+import { placeOf } from './place-of'
 
 /** Terms that options may change; `undefined` takes an optional one away. */
 export type PartChange = { [K in keyof Omit<Part, 'id' | 'variants'>]?: Part[K] | undefined }
@@ -62,9 +63,11 @@ export function removePart(design: Design, id: string): Design {
 
 /** The part at another place in the order. */
 export function movePart(design: Design, id: string, to: number): Design {
-	const from = design.parts.findIndex((part) => part.id === id)
-	const part = design.parts[from]
-	return part ? { ...design, parts: design.parts.toSpliced(from, 1).toSpliced(to, 0, part) } : design
+	const from = placeOf(design.parts, id)
+	const part = from === undefined ? undefined : design.parts[from]
+	return part && from !== undefined
+		? { ...design, parts: design.parts.toSpliced(from, 1).toSpliced(to, 0, part) }
+		: design
 }
 
 /** `undefined` takes an optional term away. */

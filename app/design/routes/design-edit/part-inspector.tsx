@@ -9,6 +9,7 @@ import {
 	removePart,
 	type PartChange,
 } from '../../../../core/design/edits/edit-parts'
+import { placeOf } from '../../../../core/design/edits/place-of'
 import {
 	CheckField,
 	ChecksField,
@@ -34,7 +35,7 @@ export function PartInspector({ part, design }: { part: Part; design: Design }) 
 	const shown = settle(part, scope.picks)
 	const set = (values: PartChange) =>
 		change((before) => changePart(before, part.id, values, scope), `part ${part.id} ${Object.keys(values).join()}`)
-	const place = design.parts.findIndex(({ id }) => id === part.id)
+	const place = placeOf(design.parts, part.id) ?? 0
 	return (
 		<section className="sheet stack inspector" aria-label="Part">
 			<InspectorHead

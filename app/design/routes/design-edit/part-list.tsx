@@ -3,6 +3,7 @@ import { SortableContext, sortableKeyboardCoordinates, verticalListSortingStrate
 import { useId, useMemo } from 'react'
 import type { Design, Part } from '../../../../core/design/design'
 import { addPart, movePart } from '../../../../core/design/edits/edit-parts'
+import { placeOf } from '../../../../core/design/edits/place-of'
 import { useEditing, type Selection } from './editing'
 import { PartRow } from './part-row'
 
@@ -35,17 +36,12 @@ export function PartList({ design, selection }: { design: Design; selection: Sel
 				sensors={sensors}
 				collisionDetection={closestCenter}
 				onDragEnd={({ active, over }) => {
-					const to = design.parts.findIndex((part) => part.id === over?.id)
-					if (over && to >= 0 && active.id !== over.id) {
+					if (!over || active.id === over.id) return
+					change((before) => {
 						// Options may hide parts: the place is that of the part dropped on.
-						change((before) =>
-							movePart(
-								before,
-								String(active.id),
-								before.parts.findIndex((part) => part.id === over.id),
-							),
-						)
-					}
+						const to = placeOf(before.parts, over.id)
+						return to === undefined ? before : movePart(before, String(active.id), to)
+					})
 				}}
 			>
 				<SortableContext items={items} strategy={verticalListSortingStrategy}>

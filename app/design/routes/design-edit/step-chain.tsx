@@ -10,6 +10,7 @@ import { Fragment, useId, useMemo } from 'react'
 import type { Design, Step } from '../../../../core/design/design'
 import { holdsUnder } from '../../../../core/design/variants'
 import { addStep, moveStep } from '../../../../core/design/edits/edit-steps'
+import { placeOf } from '../../../../core/design/edits/place-of'
 import { NeedWords } from '../../components/step-chain/need-words'
 import { useEditing, type Selection } from './editing'
 import { settle } from '../../../../core/design/variants'
@@ -49,8 +50,9 @@ export function StepChain({ partId, steps, design, selection }: StepChainProps) 
 			sensors={sensors}
 			collisionDetection={closestCenter}
 			onDragEnd={({ active, over }) => {
-				const to = steps.findIndex((step) => step.id === over?.id)
-				if (over && to >= 0 && active.id !== over.id) change((before) => moveStep(before, String(active.id), to))
+				const to = placeOf(steps, over?.id)
+				if (over && to !== undefined && active.id !== over.id)
+					change((before) => moveStep(before, String(active.id), to))
 			}}
 		>
 			<SortableContext items={items} strategy={horizontalListSortingStrategy}>

@@ -6,6 +6,7 @@ import {
 	removeSteps,
 	type StepChange,
 } from '../../../../core/design/edits/edit-steps'
+import { placeOf } from '../../../../core/design/edits/place-of'
 import {
 	CheckField,
 	ChecksField,
@@ -63,7 +64,7 @@ export function StepInspector({ step, design }: { step: Step; design: Design }) 
 	const set = (values: StepChange) =>
 		change((before) => changeStep(before, step.id, values, scope), `step ${step.id} ${Object.keys(values).join()}`)
 	const chain = design.steps.filter(({ part }) => part === step.part)
-	const place = chain.findIndex(({ id }) => id === step.id)
+	const place = placeOf(chain, step.id) ?? 0
 	const moveTo = (to: number) => change((before) => moveStep(before, step.id, to))
 	// A step does not go before something that it needs by way of another part.
 	const canMoveTo = (to: number) => to >= 0 && to < chain.length && moveStep(design, step.id, to) !== design
