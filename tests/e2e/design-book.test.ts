@@ -161,11 +161,11 @@ describe('the editor', () => {
 		await expect
 			.poll(
 				async () => {
-					await page.keyboard.press('ArrowUp')
-					await page.waitForTimeout(700)
-					return movedUp.count()
+					const moved = await movedUp.count()
+					if (moved === 0) await page.keyboard.press('ArrowUp')
+					return moved
 				},
-				{ interval: 2000, timeout: 20_000 },
+				{ interval: 1000, timeout: 20_000 },
 			)
 			.toBeGreaterThan(0)
 		await page.keyboard.press('Space')
