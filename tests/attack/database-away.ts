@@ -1,4 +1,5 @@
 /** The database frozen, then gone: answers come in seconds and say so; afterwards everything goes on by itself. */
+import { readdirSync, readFileSync } from 'node:fs'
 import { setTimeout as sleep } from 'node:timers/promises'
 import { ask, databasePid, HANG_MS, postForm, type Answer, type Target } from './target'
 
@@ -10,8 +11,7 @@ export interface AwayReport {
 }
 
 export async function takeDatabaseAway(target: Target): Promise<AwayReport> {
-	const pid = databasePid(target.dataFolder)
-	process.kill(pid, 'SIGSTOP')
+	const pid = await freezeDatabase(target)
 	const [health, ...frozen] = await Promise.all([
 		ask(target, '/health'),
 		ask(target, '/'),
@@ -34,9 +34,31 @@ export async function takeDatabaseAway(target: Target): Promise<AwayReport> {
 	}
 }
 
+/**
+ * A stop reaches the threads of a process one after another, on a busy machine so late that one still answers:
+ * it is frozen when all of them stand.
+ */
+async function freezeDatabase({ dataFolder }: Target): Promise<number> {
+	const pid = databasePid(dataFolder)
+	process.kill(pid, 'SIGSTOP')
+	while (!threadStates(pid).every((state) => state === 'T')) await sleep(5)
+	return pid
+}
+
+function threadStates(pid: number): (string | undefined)[] {
+	return readdirSync(`/proc/${pid}/task`).map((thread) => {
+		try {
+			return /^State:\t(\w)/m.exec(readFileSync(`/proc/${pid}/task/${thread}/status`, 'utf8'))?.[1]
+		} catch {
+			// It has ended since it was listed: the others are asked again.
+			return undefined
+		}
+	})
+}
+
 /** A stop while the database does not answer: ms until the process has ended. */
 export async function stopWhileFrozen(target: Target): Promise<number> {
-	process.kill(databasePid(target.dataFolder), 'SIGSTOP')
+	await freezeDatabase(target)
 	const began = performance.now()
 	await target.stop('SIGTERM')
 	return performance.now() - began
