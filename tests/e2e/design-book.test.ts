@@ -128,6 +128,21 @@ describe('the editor', () => {
 		).toEqual([])
 	})
 
+	test('is not left without asking, where the system turns motion off too', async () => {
+		const still = await visit(bench, { reducedMotion: 'reduce' })
+		await still.page.goto('/designs/magnolia/edit')
+		await still.page.getByLabel('Level').selectOption('1')
+
+		await still.page.getByRole('link', { name: 'Courses' }).click()
+		await still.page.getByRole('button', { name: 'Stay' }).click()
+		await still.page.getByRole('dialog').waitFor({ state: 'hidden' })
+		await still.page.getByRole('link', { name: 'Courses' }).click()
+		await still.page.getByRole('dialog').getByRole('button', { name: 'Leave', exact: true }).click()
+		await still.page.waitForURL(/\/courses$/)
+		await still.page.getByRole('dialog').waitFor({ state: 'hidden' })
+		await still.context.close()
+	})
+
 	test('puts steps and parts into another order, by hand and by keyboard', async () => {
 		await open()
 		const names = () => page.getByRole('region', { name: 'Sepals, dusky' }).locator('.step-open strong').allInnerTexts()

@@ -1,6 +1,6 @@
 /** A visitor at the real interface: Debian's Chromium on a running copy of the app, every complaint of the page noted. */
 import { AxeBuilder } from '@axe-core/playwright'
-import type { Browser, BrowserContext, Page } from 'playwright-core'
+import type { Browser, BrowserContext, BrowserContextOptions, Page } from 'playwright-core'
 import { launchBrowser, openWhenAlive, signIn } from '../../scripts/machine/browser.mjs'
 import { makeDataFolder, startApp } from '../../scripts/machine/running-app.mjs'
 
@@ -38,7 +38,7 @@ export async function visit(
 	{
 		isSignedIn = true,
 		...options
-	}: { isSignedIn?: boolean; javaScriptEnabled?: boolean; viewport?: { width: number; height: number } } = {},
+	}: { isSignedIn?: boolean } & Pick<BrowserContextOptions, 'javaScriptEnabled' | 'viewport' | 'reducedMotion'> = {},
 ): Promise<Visitor> {
 	const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, baseURL: app.url, ...options })
 	// A machine at the end of its breath takes its time.

@@ -26,6 +26,9 @@ export const theme: ThemeConfig = {
 		controlHeight: 44,
 		controlHeightSM: 36,
 		controlOutlineWidth: 3,
+		// A dialog that grows loses the press that comes before it has its size, and one whose animation is turned
+		// off by the system's setting waits for its end for ever.
+		motion: false,
 		motionDurationFast: '0.1s',
 		motionDurationMid: '0.15s',
 		motionDurationSlow: '0.2s',
