@@ -25,7 +25,9 @@ import { createPlace } from './repositories/places.server'
 import { hashPassword } from './password-hash.server'
 import { createDesign } from './repositories/designs.server'
 import { createPlan } from './repositories/plans.server'
-import { saveOffer, saveStockItem, saveSupplier } from './repositories/stock.server'
+import { saveOffer } from './repositories/stock/offers.server'
+import { saveStockItem } from './repositories/stock/shelf.server'
+import { saveSupplier } from './repositories/stock/suppliers.server'
 import { replaceStudents } from './repositories/students.server'
 
 const DESIGN_DOCUMENTS = import.meta.glob<unknown>('../demo/designs/*.json', { eager: true, import: 'default' })

@@ -10,6 +10,9 @@ import { BACK_FACTORS } from '../../core/drying/drying-piece'
 export const SHAPES = ['sheet', 'ball', 'cone', 'drop', 'cylinder', 'moulded'] as const
 export type Shape = (typeof SHAPES)[number]
 
+/** A longer wait the screen does not ask about. */
+export const MOST_DRYING_DAYS = 30
+
 const PASTES = Object.keys(PASTE_TERMS) as Paste[]
 const BACKS = Object.keys(BACK_FACTORS) as BackFace[]
 
@@ -51,7 +54,7 @@ export const dryingSchema = object({
 	turn: size(0, 200, 'h').default(0),
 	off: size(0, 200, 'h').default(0),
 	/** Wanted so many days later, at that time. */
-	days: size(0, 30, 'days').integer('Whole days').default(1),
+	days: size(0, MOST_DRYING_DAYS, 'days').integer('Whole days').default(1),
 	by: timeOfDay.default('18:30'),
 })
 export type DryingAddress = InferType<typeof dryingSchema>

@@ -9,7 +9,7 @@ import type { PlanStory, Thread } from '../../core/plan/tell/plan-story'
 import { daysBetween } from '../../core/time/calendar'
 import { clock } from '../../core/time/wall-clock'
 import { askSure } from '../drying/ask-drying'
-import { addressOfPart, toDryingLink } from '../drying/drying-address'
+import { addressOfPart, MOST_DRYING_DAYS, toDryingLink } from '../drying/drying-address'
 import { readAddress } from '../drying/read-address'
 import { remember } from '../shared/http/remember.server'
 
@@ -76,7 +76,7 @@ function whenAndWhere({ course, terms }: CoursePlan, { from, to }: Thread) {
 		start: clock(from.minute),
 		moved: clock(made.endMin),
 		then: storeOf(terms, course.storeId).id,
-		days: Math.min(30, daysBetween(made.date, needed.date)),
+		days: Math.min(MOST_DRYING_DAYS, daysBetween(made.date, needed.date)),
 		by: clock(to.minute),
 	}
 }

@@ -3,7 +3,7 @@ import type { Design } from '../../core/design/design'
 import { ownedToolsOf } from '../../core/kit/stock'
 import type { PlanTerms } from '../../core/plan/compile/drying-terms'
 import type { Studio } from '../../db/repositories/accounts.server'
-import { listTools } from '../../db/repositories/stock.server'
+import { listTools } from '../../db/repositories/stock/read-stock.server'
 import { readDryingTerms } from '../drying/drying-terms.server'
 
 /** @param designs - whose tools are asked for */

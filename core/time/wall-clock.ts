@@ -1,5 +1,4 @@
 /** Moments on a wall clock, as texts YYYY-MM-DDTHH:MM, and times of day in minutes after midnight. */
-import { isCalendarDate } from './calendar'
 
 const MS_PER_MINUTE = 60_000
 const MINUTES_PER_DAY = 1440
@@ -23,23 +22,9 @@ export function twoDigits(part: number): string {
 	return String(part).padStart(2, '0')
 }
 
-/** Whether a text is a moment that there is, in a year that ours may lie in. */
-export function isWallMoment(text: string): boolean {
-	return /T([01]\d|2[0-3]):[0-5]\d$/.test(text) && isCalendarDate(text.slice(0, -6))
-}
-
 /** 'YYYY-MM-DDTHH:MM' of its parts. */
 export function toMoment({ date, minuteOfDay }: WallTime): string {
 	return `${date}T${clock(minuteOfDay)}`
-}
-
-/**
- * Minutes from one moment to another as the hands of the clock go: an hour too many or too few over a change of clocks.
- *
- * @throws {RangeError} one of them is no moment
- */
-export function wallMinutesBetween(from: string, to: string): number {
-	return (toMs(to) - toMs(from)) / MS_PER_MINUTE
 }
 
 /**

@@ -1,4 +1,5 @@
 /** The shelf with its suppliers' packs as CSV, out and in; amounts in g, ml, m or pieces. */
+import { fromCents, toCents } from '../../core/kit/money'
 import type { AmountUnit } from '../../core/kit/bill'
 import {
 	parseWireName,
@@ -42,9 +43,9 @@ export function stockCsv({ items: shelf, suppliers, offers }: Stock): string {
 				...common,
 				supplier: supplier?.name ?? '',
 				'lead days': supplier?.leadDays ?? '',
-				delivery: (supplier?.deliveryCents ?? 0) / 100,
+				delivery: fromCents(supplier?.deliveryCents ?? 0),
 				pack: amount / PER_UNIT[unit],
-				price: priceCents / 100,
+				price: fromCents(priceCents),
 			}
 		})
 	})
@@ -126,5 +127,5 @@ function readAmount(text: string, unit: AmountUnit): number | undefined {
 
 function readCents(text: string): number | undefined {
 	const amount = readAmount(text, 'piece')
-	return amount === undefined || amount > MOST_MONEY ? undefined : Math.round(Number(text.replace(',', '.')) * 100)
+	return amount === undefined || amount > MOST_MONEY ? undefined : toCents(Number(text.replace(',', '.')))
 }

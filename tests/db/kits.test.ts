@@ -11,17 +11,11 @@ import {
 	updateCourseMoney,
 } from '../../db/repositories/courses.server'
 import { changeTicks, clearTicks, listTicks } from '../../db/repositories/packing.server'
-import {
-	deleteOffer,
-	deleteStockItem,
-	deleteSupplier,
-	readStock,
-	saveOffer,
-	saveStockItem,
-	saveSupplier,
-	takeStock,
-	toStock,
-} from '../../db/repositories/stock.server'
+import { deleteOffer, saveOffer } from '../../db/repositories/stock/offers.server'
+import { readStock, toStock } from '../../db/repositories/stock/read-stock.server'
+import { deleteStockItem, saveStockItem } from '../../db/repositories/stock/shelf.server'
+import { deleteSupplier, saveSupplier } from '../../db/repositories/stock/suppliers.server'
+import { takeStock } from '../../db/repositories/stock/take-stock.server'
 import { deleteStudents, getRoster, replaceStudents } from '../../db/repositories/students.server'
 import { demoCourse } from '../support/demo-designs'
 import { makeStudent } from '../support/demo-kit'

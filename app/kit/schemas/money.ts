@@ -1,3 +1,4 @@
+import { fromCents, toCents } from '../../../core/kit/money'
 import { number, object, type InferType } from 'yup'
 import type { CourseMoney } from '../../../core/kit/price-course'
 import { rowVersion } from '../../shared/schemas/row-version'
@@ -19,21 +20,20 @@ export type MoneyInput = InferType<typeof moneySchema>
 
 /** As core reckons: in cents. */
 export function toCourseMoney({ price, room, payPerHour, other }: MoneyInput): CourseMoney {
-	const cents = (amount: number) => Math.round(100 * amount)
 	return {
-		priceCents: cents(price),
-		roomCents: cents(room),
-		payCentsPerHour: cents(payPerHour),
-		otherCents: cents(other),
+		priceCents: toCents(price),
+		roomCents: toCents(room),
+		payCentsPerHour: toCents(payPerHour),
+		otherCents: toCents(other),
 	}
 }
 
 /** As the form shows it. */
 export function toFields({ priceCents, roomCents, payCentsPerHour, otherCents }: CourseMoney) {
 	return {
-		price: priceCents / 100,
-		room: roomCents / 100,
-		payPerHour: payCentsPerHour / 100,
-		other: otherCents / 100,
+		price: fromCents(priceCents),
+		room: fromCents(roomCents),
+		payPerHour: fromCents(payCentsPerHour),
+		other: fromCents(otherCents),
 	}
 }

@@ -1,4 +1,5 @@
 /** Amounts and money in words. */
+import { amountText, fromCents } from '../../../core/kit/money'
 import type { AmountUnit } from '../../../core/kit/bill'
 import { tellLength, tellMass, tellVolume, type ToldAmount, type UnitSystem } from '../../../core/materials/units'
 
@@ -35,10 +36,10 @@ export function lengthWords(lengthMm: number, system: UnitSystem): string {
 /** '€ 12.40'. */
 export function money(cents: number, currency: string): string {
 	const sign = cents < 0 ? '−' : ''
-	return `${sign}${currency} ${(Math.abs(cents) / 100).toFixed(2)}`
+	return `${sign}${currency} ${amountText(Math.abs(cents))}`
 }
 
 /** The same as a number with the format of a spreadsheet. */
 export function moneyCell(cents: number, currency: string) {
-	return { text: money(cents, currency), value: cents / 100, format: `"${currency.replaceAll('"', '')} "0.00` }
+	return { text: money(cents, currency), value: fromCents(cents), format: `"${currency.replaceAll('"', '')} "0.00` }
 }

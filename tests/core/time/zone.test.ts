@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { addDays, daysBetween, isCalendarDate } from '../../../core/time/calendar'
-import { addWallMinutes, clock, isWallMoment, wallMinutesBetween } from '../../../core/time/wall-clock'
+import { addWallMinutes, clock } from '../../../core/time/wall-clock'
 import { isTimeZone, minutesSince, wallMomentAt, wallTimeAfter } from '../../../core/time/zone'
 
 const evening = (date: string, zone: string) => ({ date, minuteOfDay: 19 * 60, zone })
@@ -87,12 +87,6 @@ describe('days and times of day', () => {
 
 	test('are told and read', () => {
 		expect([clock(0), clock(1145), clock(1500), clock(-30)]).toEqual(['00:00', '19:05', '01:00', '23:30'])
-		expect([isWallMoment('2026-03-01T18:30'), isWallMoment('2026-03-01T24:00'), isWallMoment('now')]).toEqual([
-			true,
-			false,
-			false,
-		])
 		expect(addWallMinutes('2026-03-01T23:50', 20)).toBe('2026-03-02T00:10')
-		expect(wallMinutesBetween('2026-03-01T23:50', '2026-03-02T00:10')).toBe(20)
 	})
 })

@@ -1,5 +1,5 @@
 import { NotFoundError } from '../../../../core/errors'
-import { readStock, toStock } from '../../../../db/repositories/stock.server'
+import { readStock, toStock } from '../../../../db/repositories/stock/read-stock.server'
 import { stockCsv } from '../../../../exchange/kit/stock-csv'
 import { memberContext } from '../../../shared/http/contexts'
 import { answerFile } from '../../../shared/http/file-answer'

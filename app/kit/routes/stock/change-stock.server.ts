@@ -1,18 +1,14 @@
 /** What the screen of the shelf can change. */
+import { fromCents, toCents } from '../../../../core/kit/money'
 import { InputError } from '../../../../core/errors'
 import { PER_UNIT, readStockKey, stockKey, UNIT_OF_KIND, type StockKind } from '../../../../core/kit/stock'
 import type { AmountUnit } from '../../../../core/kit/bill'
-import {
-	deleteOffer,
-	deleteStockItem,
-	deleteSupplier,
-	readStock,
-	saveOffer,
-	saveStockItem,
-	saveSupplier,
-	takeStock,
-	type RowVersion,
-} from '../../../../db/repositories/stock.server'
+import { deleteOffer, saveOffer } from '../../../../db/repositories/stock/offers.server'
+import { readStock } from '../../../../db/repositories/stock/read-stock.server'
+import { type RowVersion } from '../../../../db/repositories/stock/rows.server'
+import { deleteStockItem, saveStockItem } from '../../../../db/repositories/stock/shelf.server'
+import { deleteSupplier, saveSupplier } from '../../../../db/repositories/stock/suppliers.server'
+import { takeStock } from '../../../../db/repositories/stock/take-stock.server'
 import { readStockCsv } from '../../../../exchange/kit/stock-csv'
 import type { IntentOf } from '../../../shared/schemas/intent'
 import type { stockActions } from '../../schemas/stock'
@@ -62,7 +58,7 @@ async function changeSupplier(
 	studioId: number,
 	{ name, leadDays, delivery, ...row }: ActionOf<'supplier'>,
 ): Promise<StockAnswer> {
-	await saveSupplier(studioId, { name, leadDays, deliveryCents: Math.round(100 * delivery) }, { row: rowOf(row) })
+	await saveSupplier(studioId, { name, leadDays, deliveryCents: toCents(delivery) }, { row: rowOf(row) })
 	return { told: `${name} is noted.` }
 }
 
@@ -75,7 +71,7 @@ async function changeOffer(
 		supplierId,
 		itemKey: stockKey(kind, name),
 		amount: Math.round(pack * PER_UNIT[unit]),
-		priceCents: Math.round(100 * price),
+		priceCents: toCents(price),
 	}
 	await saveOffer(studioId, offer, { row: rowOf(row) })
 	return { told: `The pack of ${name} is noted.` }
@@ -106,7 +102,7 @@ async function removeOffer(studioId: number, row: ActionOf<'delete-offer'>): Pro
 	const { supplierId, amount, priceCents } = offer
 	return {
 		told: `The pack of ${name} is gone.`,
-		undo: { intent: 'offer', supplierId, kind, name, pack: amount / PER_UNIT[unit], price: priceCents / 100 },
+		undo: { intent: 'offer', supplierId, kind, name, pack: amount / PER_UNIT[unit], price: fromCents(priceCents) },
 	}
 }
 

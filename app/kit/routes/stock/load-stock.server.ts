@@ -3,7 +3,7 @@ import { PER_UNIT, STOCK_KINDS, stockKey, UNIT_WORDS, type StockKind } from '../
 import { readPage } from '../../../shared/schemas/page'
 import { STOCK_WORDS } from '../../words/kits'
 import type { Studio } from '../../../../db/repositories/accounts.server'
-import { readStock } from '../../../../db/repositories/stock.server'
+import { readStock } from '../../../../db/repositories/stock/read-stock.server'
 
 /** Lines of the shelf, and packs of the suppliers, that one page shows. */
 const LINES_SHOWN = 120
