@@ -22,6 +22,17 @@ export class InputError extends AppError {
 /** It does not exist, or belongs to somebody else: the two are not told apart. */
 export class NotFoundError extends AppError {}
 
+/** One of a list that was asked for does not exist. */
+export class MissingInListError extends NotFoundError {
+	/** From 0. */
+	readonly position: number
+
+	constructor(message: string, position: number) {
+		super(message)
+		this.position = position
+	}
+}
+
 /** Too much is asked at once: later it will work. */
 export class BusyError extends AppError {}
 

@@ -1,7 +1,8 @@
 /** The designs of a course in the versions that it is planned with. */
+import { present } from '../../core/present'
 import type { Course } from '../../core/course/course'
 import type { Design } from '../../core/design/design'
-import { InputError, NotFoundError } from '../../core/errors'
+import { InputError, MissingInListError } from '../../core/errors'
 import { getDesigns } from '../../db/repositories/designs.server'
 
 export interface PinnedCourse<T extends Course> {
@@ -17,7 +18,9 @@ export interface PinnedCourse<T extends Course> {
  */
 export async function pinDesigns<T extends Course>(studioId: number, course: T): Promise<PinnedCourse<T>> {
 	const found = await readDesigns(studioId, course)
-	const designs = course.designs.map((item, d) => ({ ...item, designVersion: found[d]?.version ?? 1 }))
+	const designs = course.designs.map((item, d) => {
+		return { ...item, designVersion: present(found[d], `the design ${item.designId}`).version }
+	})
 	return { course: { ...course, designs }, documents: found.map(({ document }) => document) }
 }
 
@@ -26,10 +29,8 @@ async function readDesigns(studioId: number, { designs }: Course) {
 	try {
 		return await getDesigns(studioId, references)
 	} catch (error) {
-		if (!(error instanceof NotFoundError)) throw error
-		const missing = designs.findIndex(({ designId }) => error.message.includes(`"${designId}"`))
-		throw new InputError([{ path: `designs[${Math.max(0, missing)}].designId`, message: error.message }], {
-			cause: error,
-		})
+		if (!(error instanceof MissingInListError)) throw error
+		const { position, message } = error
+		throw new InputError([{ path: `designs[${position}].designId`, message }], { cause: error })
 	}
 }

@@ -1,3 +1,4 @@
+import { present } from '../present'
 /**
  * Amounts of one thing and whose they are. All amounts are whole numbers of a small unit, and a total is made nowhere
  * but here, as the sum of its shares: nothing can be lost between kits and totals.
@@ -27,6 +28,16 @@ export function sumOfKits({ kits }: Pick<Shares, 'kits'>): number {
 	return kits.reduce((sum, amount) => sum + amount, 0)
 }
 
+/**
+ * Of the kit of a seat.
+ *
+ * @param seat - counted from 0
+ * @throws {Error} no such seat
+ */
+export function amountOfSeat({ kits }: Pick<Shares, 'kits'>, seat: number): number {
+	return present(kits[seat], `the kit of seat ${seat + 1}`)
+}
+
 export type ShareName = 'ahead' | 'demo' | 'swapOuts'
 
 /** @param shares - whole numbers >= 0; the reserve is rounded up */
@@ -54,7 +65,7 @@ export class Gathering<Item extends { key: string }> {
 			shares: { usual: 0, kits: kits(), ahead: 0, demo: 0, swapOuts: 0 },
 		}
 		this.#items.set(item.key, entry)
-		if (typeof to === 'number') entry.shares.kits[to] = (entry.shares.kits[to] ?? 0) + amount
+		if (typeof to === 'number') entry.shares.kits[to] = amountOfSeat(entry.shares, to) + amount
 		else entry.shares[to] += amount
 	}
 

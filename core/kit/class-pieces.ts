@@ -1,4 +1,5 @@
 /** Pieces of every part: each student's with her spares, the instructor's to show, and dried ones brought in exchange. */
+import { present } from '../present'
 import type { DesignInCourse } from '../plan/compile/compile-course'
 import type { CompiledCourse } from '../plan/compile/compiled-course'
 import type { Course, Pace } from '../course/course'
@@ -39,7 +40,7 @@ export function placeSteps(
 ): StepPlacing {
 	const swaps = new Map<string, number>()
 	for (const a of plan.swaps) {
-		const source = tasks[instance.arcs[a]?.from ?? '']
+		const source = tasks[present(instance.arcs[a], 'the arc of an exchange').from]
 		if (source?.type !== 'step') continue
 		const design = designs.find(({ design: { id } }) => id === source.designId)?.design
 		for (const id of design ? leadingSteps(design, source.stepId) : []) {
@@ -73,11 +74,10 @@ export function countClassPieces(
 			const steps = design.steps.filter((step) => step.part === part.id)
 			const places = steps.map(({ id }) => placing.placeOf(design.id, id))
 			if (steps.length > 0 && places.every((place) => place === 'dropped')) return []
-			const madeAt = (pace: Pace) => countsAt(pace)[p]?.made ?? 0
-			const usual = madeAt(course.pace)
-			const kits = seats.map(({ student }) => madeAt(student?.level ?? course.pace))
+			const countAt = (pace: Pace) => present(countsAt(pace)[p], `the count of ${part.name}`)
+			const { made: usual, needed } = countAt(course.pace)
+			const kits = seats.map(({ student }) => countAt(student?.level ?? course.pace).made)
 			const swapSets = Math.max(0, ...steps.map(({ id }) => placing.swapsOf(design.id, id)))
-			const needed = countsAt(course.pace)[p]?.needed ?? 0
 			return [
 				{
 					designId: design.id,

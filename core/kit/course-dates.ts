@@ -1,4 +1,5 @@
 /** When the preparation of a course begins: before the class, and before what is made ahead for it. */
+import { present } from '../present'
 import type { CompiledCourse } from '../plan/compile/compiled-course'
 import type { Course } from '../course/course'
 import { addDays } from '../time/calendar'
@@ -21,10 +22,10 @@ const LEAST_AHEAD_DAYS = 1
 
 /** @param course - with at least one session */
 export function datesOf(course: Pick<Course, 'sessions'>, { arcs, instance }: CompiledCourse, plan: Plan): CourseDates {
-	const firstSession = course.sessions[0]?.date ?? ''
-	const isAhead = (taskId: string | undefined) => plan.placements[taskId ?? '']?.place === 'ahead'
+	const firstSession = present(course.sessions[0], 'the first session').date
 	const waits = arcs.flatMap(({ wait }, a) => {
-		if (!wait || !(plan.swaps.includes(a) || isAhead(instance.arcs[a]?.from))) return []
+		const { from } = present(instance.arcs[a], 'the arc of a wait')
+		if (!wait || !(plan.swaps.includes(a) || plan.placements[from]?.place === 'ahead')) return []
 		return [wait.p90Minutes ?? wait.plannedMinutes]
 	})
 	const days = Math.max(LEAST_AHEAD_DAYS, ...waits.map((minutes) => Math.ceil(minutes / MINUTES_PER_DAY)))

@@ -1,4 +1,5 @@
 /** Allergens in the kit of one seat, after its exchanges. Usual ones: the labels of what is bought have the last word. */
+import { amountOfSeat } from './bill'
 import { MATERIAL_ALLERGENS, type AllergenSource } from '../design/allergens'
 import { ALLERGENS, type Allergen } from '../vocabulary/allergen'
 import type { Paste } from '../vocabulary/paste'
@@ -12,7 +13,7 @@ type Bills = Pick<ClassKit, 'lines' | 'paste' | 'supplies' | 'recipes'>
  * @returns in the order of `ALLERGENS`, each with what brings it
  */
 export function allergensOfKit({ lines, paste, supplies, recipes }: Bills, seatNumber: number): AllergenSource[] {
-	const isIn = ({ shares }: { shares: { kits: number[] } }) => (shares.kits[seatNumber - 1] ?? 0) > 0
+	const isIn = ({ shares }: { shares: { kits: number[] } }) => amountOfSeat(shares, seatNumber - 1) > 0
 	const brought: { name: string; allergens: readonly Allergen[] }[] = [
 		...paste.filter(isIn).map(({ item }) => ({ name: item.paste, allergens: allergensOfPaste(item.paste, lines) })),
 		...lines.filter(isIn).map(({ part }) => ({ name: part.name.toLowerCase(), allergens: part.allergens ?? [] })),

@@ -1,4 +1,5 @@
 /** Paste to weigh out by kind and colour: cut pieces as they are really rolled and cut, formed and moulded ones by mass. */
+import { present } from '../present'
 import type { ResolvedPart } from '../design/resolve-design'
 import { PASTE_ALLERGENS, PASTE_DENSITY_G_PER_CM3 } from '../materials/pastes'
 import { pasteMassG } from '../materials/piece-mass'
@@ -6,7 +7,7 @@ import { toCutPiece, type CutPiece } from '../materials/sheets/nest-pieces'
 import { rollOut, type RolledSheet } from '../materials/sheets/roll-out'
 import { cutOutline } from '../outlines/families'
 import { outlineBounds } from '../outlines/measure-outline'
-import { Gathering, type Shares, type ShareName } from './bill'
+import { amountOfSeat, Gathering, type Shares, type ShareName } from './bill'
 import type { PieceLine } from './class-pieces'
 import { findExchange, type Exchange } from './exchanges'
 import type { KitTerms } from './kit-terms'
@@ -86,7 +87,7 @@ export function billPaste(lines: readonly PieceLine[], seats: readonly Seat[], t
 	seats.forEach((seat, s) =>
 		weigh(
 			s,
-			made.map((line) => batchOf(line, seat, line.shares.kits[s] ?? 0)),
+			made.map((line) => batchOf(line, seat, amountOfSeat(line.shares, s))),
 		),
 	)
 	const ahead = pasted.filter(({ maker }) => maker === 'instructor')
@@ -94,11 +95,11 @@ export function billPaste(lines: readonly PieceLine[], seats: readonly Seat[], t
 		merge(some.flatMap((line) => seats.map((seat, s) => batchOf(line, seat, countOf(line, s)))))
 	weigh(
 		'ahead',
-		perSeat(ahead, ({ shares }, s) => shares.kits[s] ?? 0),
+		perSeat(ahead, ({ shares }, s) => amountOfSeat(shares, s)),
 	)
 	weigh(
 		'swapOuts',
-		perSeat(pasted, (line, s) => (line.shares.kits[s] ?? 0) * line.swapSets),
+		perSeat(pasted, (line, s) => amountOfSeat(line.shares, s) * line.swapSets),
 	)
 	weigh(
 		'demo',
@@ -114,12 +115,12 @@ export function billPaste(lines: readonly PieceLine[], seats: readonly Seat[], t
 }
 
 function pasteItem({ ownPaste, paste, colour }: ResolvedPart, instead?: string): PasteItem {
-	const name = instead ?? ownPaste?.name ?? paste ?? ''
+	const name = present(instead ?? ownPaste?.name ?? paste, 'the paste of a part of paste')
 	return { key: `paste:${name}:${colour}`, paste: name, colour }
 }
 
 function exchangeOf({ part }: PieceLine, seat: Seat): Exchange | undefined {
-	const name = part.ownPaste?.name ?? part.paste ?? ''
+	const name = present(part.ownPaste?.name ?? part.paste, 'the paste of a part of paste')
 	// What a studio's own paste is made of is not known: it counts as the usual one that it is like.
 	const allergens = [...(part.paste ? PASTE_ALLERGENS[part.paste] : [])]
 	return findExchange(seat, { name, kind: 'paste', allergens })

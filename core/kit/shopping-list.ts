@@ -1,4 +1,5 @@
 /** What to buy for a class: its totals, less the stock, in the cheapest packs that still arrive in time. */
+import { present } from '../present'
 import { daysBetween, addDays } from '../time/calendar'
 import { planOrders, type Need, type Orders } from '../materials/buying/plan-orders'
 import type { AmountUnit, Shares } from './bill'
@@ -91,10 +92,15 @@ export function listNeeds(kit: ClassKit): ClassNeed[] {
 			add(item.kind === 'mixture' ? 'ingredient' : item.kind, item.name, item.unit, terms)
 			continue
 		}
-		const fixed = scaleRecipe(recipe, shares.demo)
+		const shown = scaleRecipe(recipe, shares.demo)
 		scaleRecipe(recipe, shares.total).forEach(({ name, unit, amount }, i) => {
 			if (!isHousehold(name))
-				add('ingredient', name, unit, { ...terms, amount, fixedAmount: fixed[i]?.amount ?? 0, what: item.name })
+				add('ingredient', name, unit, {
+					...terms,
+					amount,
+					fixedAmount: present(shown[i], 'an ingredient of a mixture').amount,
+					what: item.name,
+				})
 		})
 	}
 	return [...needs.values()]
@@ -175,7 +181,10 @@ function ordersOf(key: string, { lines }: Orders, { suppliers, offers }: Stock, 
 			supplierId,
 			supplierName: suppliers.find(({ id }) => id === supplierId)?.name ?? supplierId,
 			packCount,
-			packAmount: offers.find(({ id }) => id === offerId)?.amount ?? 0,
+			packAmount: present(
+				offers.find(({ id }) => id === offerId),
+				'the offer of an order',
+			).amount,
 			costCents,
 			orderBy: addDays(today, orderWithinDays),
 		}))

@@ -5,7 +5,7 @@ import { MATERIAL_ALLERGENS } from '../design/allergens'
 import { layerTapeMm } from '../design/design-figures'
 import type { Material, MaterialKind, Mixture } from '../design/design'
 import type { ResolvedStep } from '../design/resolve-design'
-import { Gathering, type AmountUnit, type Shares, type ShareName } from './bill'
+import { amountOfSeat, Gathering, type AmountUnit, type Shares, type ShareName } from './bill'
 import type { PieceLine, StepPlacing } from './class-pieces'
 import { findExchange, type Exchange, type Ingredient } from './exchanges'
 import { USUAL_G_PER_PIECE, type KitTerms } from './kit-terms'
@@ -76,7 +76,8 @@ export function billSupplies(
 	const gathering = new Gathering<SupplyItem>(seats.length)
 	const sources = new Map<string, SupplySource[]>()
 	const exchanges = new Map<string, Exchange>()
-	const countOf = ({ line, flowersPerStudent }: Use, s: number) => line?.shares.kits[s] ?? flowersPerStudent
+	const countOf = ({ line, flowersPerStudent }: Use, s: number) =>
+		line ? amountOfSeat(line.shares, s) : flowersPerStudent
 	for (const use of uses) {
 		const usual = use.line?.shares.usual ?? use.flowersPerStudent
 		if (use.maker === 'students') gathering.add(use.item, 'usual', toWhole(use.each * usual))

@@ -1,4 +1,5 @@
 /** Tools of a class: one at each place, or shared, with what sharing costs and what one more would give. */
+import { present } from '../present'
 import type { DesignInCourse } from '../plan/compile/compile-course'
 import type { Course } from '../course/course'
 import { paceFactor } from '../course/pace'
@@ -55,7 +56,8 @@ export function listTools(
 				studentCount: course.studentCount,
 				minutesPerPiece: step.minutesPerPiece * pace,
 				claims: claimsOf(step),
-				pieceCount: step.part === undefined ? flowersPerStudent : (line?.shares.usual ?? 0),
+				pieceCount:
+					step.part === undefined ? flowersPerStudent : present(line, `the pieces of ${step.label}`).shares.usual,
 			})
 		}
 	}

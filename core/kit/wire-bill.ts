@@ -4,7 +4,7 @@ import type { PartWire } from '../design/design'
 import type { Demand } from '../materials/cutting-bounds'
 import { cutWithOffcuts, type OffcutPlan } from '../materials/cut-with-offcuts'
 import { cutWires, type CuttingPlan } from '../materials/cutting-plan'
-import { sumOfKits, sumShares, type Shares } from './bill'
+import { amountOfSeat, sumOfKits, sumShares, type Shares } from './bill'
 import type { PieceLine } from './class-pieces'
 
 export interface WireLine {
@@ -103,7 +103,7 @@ function cutGroup(
 	const seatCount = lines[0]?.shares.kits.length ?? 0
 	const counted = new Map<string, number>()
 	const wiresOfKit = (s: number) => {
-		const demands = demandsOf(({ kits }) => kits[s] ?? 0)
+		const demands = demandsOf((shares) => amountOfSeat(shares, s))
 		const key = demands.map(({ count }) => count).join()
 		const known = counted.get(key) ?? cutWires(demands, stockLengthsMm).wires.length
 		counted.set(key, known)

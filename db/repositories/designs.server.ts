@@ -3,7 +3,7 @@ import { Op, QueryTypes, UniqueConstraintError, type Transaction, type WhereOpti
 import type { Choice, Design, DesignKind } from '../../core/design/design'
 import { makeCard, type DesignCard } from '../../core/design/design-card'
 import type { DesignFilter } from '../../core/design/design-filter'
-import { ConflictError, NotFoundError } from '../../core/errors'
+import { ConflictError, MissingInListError, NotFoundError } from '../../core/errors'
 import { getDatabase, writing } from '../connection.server'
 import { CourseDesignModel, CourseModel } from '../models/courses.server'
 import { DesignModel, DesignVersionModel } from '../models/designs.server'
@@ -95,7 +95,7 @@ export async function getDesign(studioId: number, slug: string, version?: number
 /**
  * The studio's designs in the versions asked for, in that order.
  *
- * @throws {NotFoundError} one of them does not exist
+ * @throws {MissingInListError} one of them does not exist
  */
 export async function getDesigns(studioId: number, references: readonly DesignReference[]): Promise<VersionedDesign[]> {
 	const rows = await DesignModel.findAll({
@@ -109,13 +109,13 @@ export async function getDesigns(studioId: number, references: readonly DesignRe
 		return row && version !== undefined && version !== row.version ? [{ designId: row.id, version }] : []
 	})
 	const olderRows = older.length > 0 ? await DesignVersionModel.findAll({ where: { [Op.or]: older } }) : []
-	return references.map(({ slug, version }) => {
+	return references.map(({ slug, version }, position) => {
 		const row = bySlug.get(slug)
 		const found =
 			version === undefined || version === row?.version
 				? row
 				: olderRows.find((old) => old.designId === row?.id && old.version === version)
-		if (!found) throw new NotFoundError(`The design "${slug}" is no longer in your design book.`)
+		if (!found) throw new MissingInListError(`The design "${slug}" is no longer in your design book.`, position)
 		return { document: found.document, version: found.version }
 	})
 }

@@ -1,4 +1,5 @@
 /** The shelf with its suppliers' packs as CSV, out and in; amounts in g, ml, m or pieces. */
+import { present } from '../../core/present'
 import { fromCents, toCents } from '../../core/kit/money'
 import type { AmountUnit } from '../../core/kit/bill'
 import {
@@ -38,12 +39,15 @@ export function stockCsv({ items: shelf, suppliers, offers }: Stock): string {
 		const none = { supplier: '', 'lead days': '', delivery: '', pack: '', price: '' }
 		if (own.length === 0) return [{ ...common, ...none }]
 		return own.map(({ supplierId, amount, priceCents }) => {
-			const supplier = suppliers.find(({ id }) => id === supplierId)
+			const supplier = present(
+				suppliers.find(({ id }) => id === supplierId),
+				'the supplier of an offer',
+			)
 			return {
 				...common,
-				supplier: supplier?.name ?? '',
-				'lead days': supplier?.leadDays ?? '',
-				delivery: fromCents(supplier?.deliveryCents ?? 0),
+				supplier: supplier.name,
+				'lead days': supplier.leadDays,
+				delivery: fromCents(supplier.deliveryCents),
 				pack: amount / PER_UNIT[unit],
 				price: fromCents(priceCents),
 			}

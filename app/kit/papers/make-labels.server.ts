@@ -1,4 +1,6 @@
 /** Stickers for the bags: whose, for what, what is in it, and what is special. */
+import { amountOfSeat } from '../../../core/kit/bill'
+import { present } from '../../../core/present'
 import type { Studio } from '../../../db/repositories/accounts.server'
 import type { CurrentKit } from '../read-kit.server'
 import { amountWords } from '../../shared/words/amounts'
@@ -9,9 +11,9 @@ import type { Label } from './draw-paper-pdf.server'
 /** One for each student, and one for the instructor's own. */
 export function makeLabels({ units }: Studio, { kit, course }: CurrentKit): Label[] {
 	if (!kit) return []
-	const when = `${course.name}, ${shortDay(course.sessions[0]?.date ?? '')}`
+	const when = `${course.name}, ${shortDay(present(course.sessions[0], 'the first session').date)}`
 	const of = (amounts: readonly { kits: number[] }[], s: number) =>
-		amounts.reduce((sum, { kits }) => sum + (kits[s] ?? 0), 0)
+		amounts.reduce((sum, shares) => sum + amountOfSeat(shares, s), 0)
 	const labels = kit.seats.map((seat, s): Label => {
 		const pieces = of(
 			kit.lines.map(({ shares }) => shares),
@@ -22,8 +24,8 @@ export function makeLabels({ units }: Studio, { kit, course }: CurrentKit): Labe
 			s,
 		)
 		const pastes = kit.paste
-			.filter(({ shares }) => (shares.kits[s] ?? 0) > 0)
-			.map(({ item, shares }) => `${item.colour} ${amountWords(shares.kits[s] ?? 0, 'mg', units)}`)
+			.filter(({ shares }) => amountOfSeat(shares, s) > 0)
+			.map(({ item, shares }) => `${item.colour} ${amountWords(amountOfSeat(shares, s), 'mg', units)}`)
 		// What she may not have stands on her bag; why is nobody's business at the table.
 		const exchanges = kit.exchanges.filter(({ seatNumber, instead }) => seatNumber === seat.number && instead)
 		return {

@@ -1,4 +1,5 @@
 /** The papers of a course from its kits. */
+import { present } from '../../../core/present'
 import { cautionsOf } from '../../../core/design/cautions'
 import { listPackingLines } from '../../../core/kit/packing-lines'
 import { listPreparation } from '../../../core/kit/preparation'
@@ -24,7 +25,7 @@ export async function makePaper(name: PaperName, studio: Studio, current: KitOfC
 	return {
 		name,
 		title: PAPER_WORDS[name],
-		subtitle: `${course.name}, ${count(course.studentCount, 'student')}, first on ${longDay(course.sessions[0]?.date ?? '')}`,
+		subtitle: `${course.name}, ${count(course.studentCount, 'student')}, first on ${longDay(present(course.sessions[0], 'the first session').date)}`,
 		tables,
 		zones,
 		cautions: name === 'shopping' ? [] : wanted.map(({ title, text }) => `${title}: ${text}`),

@@ -2,6 +2,7 @@
  * What to order from whom: for every item the cheapest packs over all suppliers that can still deliver, delivery
  * charges included, by trying every set of suppliers.
  */
+import { present } from '../../present'
 import { cheapestPacks, type Pack } from './cheapest-packs'
 
 export interface Supplier {
@@ -120,7 +121,10 @@ function choosePacks({ amount, daysLeft }: UsableOffers, usable: readonly Offer[
 	const { counts, costCents } = cheapestPacks(amount, usable)
 	const lines = usable.flatMap(({ id, itemId, supplierId, priceCents }, o): OrderLine[] => {
 		const packCount = counts[o] ?? 0
-		const leadDays = suppliers.find((supplier) => supplier.id === supplierId)?.leadDays ?? 0
+		const { leadDays } = present(
+			suppliers.find((supplier) => supplier.id === supplierId),
+			'the supplier of an offer',
+		)
 		const line = { itemId, supplierId, offerId: id, packCount, costCents: packCount * priceCents }
 		return packCount === 0 ? [] : [{ ...line, orderWithinDays: daysLeft - leadDays }]
 	})

@@ -3,6 +3,7 @@
  * each need an arc, each technique a demonstration before its first use. Waits are asked of the drying model.
  * Assumes that all students do the same at the same time, so that they wait for tools which they share.
  */
+import { present } from '../../present'
 import type { Need, Teaching } from '../../design/design'
 import { limitOf } from '../../design/need-limit'
 import type { ResolvedDesign, ResolvedStep } from '../../design/resolve-design'
@@ -47,7 +48,9 @@ export function compileCourse(
 	const perDesign = designs.map((item) => compileSteps(course, item, terms.ownedTools ?? {}))
 	const steps = perDesign.flat()
 	const findWait = createWaitFinder(course, terms, origin)
-	const arcs = designs.flatMap(({ design }, d) => compileArcs(design, perDesign[d] ?? [], findWait))
+	const arcs = designs.flatMap(({ design }, d) => {
+		return compileArcs(design, present(perDesign[d], `the steps of ${design.name}`), findWait)
+	})
 	const demos = compileDemos(
 		steps,
 		designs.map(({ design }) => design),
@@ -82,8 +85,12 @@ function compileSteps(course: Course, { design, flowersPerStudent }: DesignInCou
 		breakageOf: (breakage) => groupBreakage(breakage, course.pace),
 	})
 	const pace = paceFactor(course.pace, course.planFor)
-	const pieceCountOf = ({ part }: ResolvedStep) => {
-		return part === undefined ? flowersPerStudent : (counts.find((count) => count.part.id === part)?.made ?? 0)
+	const pieceCountOf = ({ part, label }: ResolvedStep) => {
+		if (part === undefined) return flowersPerStudent
+		return present(
+			counts.find((count) => count.part.id === part),
+			`the part of ${label}`,
+		).made
 	}
 	const minutesOf = (step: ResolvedStep) => {
 		const work = {

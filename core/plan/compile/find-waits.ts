@@ -3,6 +3,7 @@
  * passes, of the films of paint, glaze and glue, or as the design states it where nothing can be computed.
  * A plan knows one length for a wait, whenever the piece is made: the longest over the beginnings and ends of sessions.
  */
+import { present } from '../../present'
 import type { Need } from '../../design/design'
 import type { DryingStage } from '../../vocabulary/drying-stage'
 import type { Paste } from '../../vocabulary/paste'
@@ -113,7 +114,7 @@ export function createWaitFinder(course: Course, terms: DryingTerms, origin: Clo
 
 	function computeFilm(film: FilmWait) {
 		return (room: ReturnType<typeof roomOf>): Computed => {
-			const start = course.sessions[0]?.startMin ?? 0
+			const start = present(course.sessions[0], 'the first session').startMin
 			const seconds = filmWaitSec(film, { ...airAt(room.climate, start), movement: room.movement })
 			const p50 = seconds === undefined ? undefined : seconds / 3600
 			const p90 = p50 === undefined ? undefined : p50 * FILM_SPREAD

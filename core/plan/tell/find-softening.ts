@@ -2,6 +2,7 @@
  * Pieces that are ready in time and yet soft when they are needed: dried at night, then taken into air too damp to
  * keep the stage. Followed at even odds along the way that the plan gives each piece.
  */
+import { present } from '../../present'
 import type { DryingStage } from '../../vocabulary/drying-stage'
 import { subjectOfWait } from '../../design/wait-subject'
 import type { Climate, DryingPath } from '../../drying/climate'
@@ -83,5 +84,5 @@ function placeAt(stays: ReturnType<typeof placesFrom>, hours: number): string {
 		begun += stay.hours
 		return begun > hours
 	})
-	return found?.place.name ?? ''
+	return present(found, 'the place of an hour').place.name
 }

@@ -1,4 +1,5 @@
 /** What is different between two plans of a course: figures, and steps that are done elsewhere or in another session. */
+import { present } from '../../present'
 import { sessionAt } from '../problem/session-at'
 import type { ObjectiveLevel } from '../problem/objective'
 import type { Placement } from '../problem/plan'
@@ -37,17 +38,19 @@ function whereaboutsOf({ compiled: { instance }, plan }: CoursePlan, id: string)
 	const placement = plan?.placements[id]
 	if (!placement) return 'not there'
 	if (placement.place !== 'class') return placement.place
-	const sessions = placement.runs.map(({ start }) => sessionAt(instance.windows, start) ?? 1)
+	const sessions = placement.runs.map(({ start }) => {
+		return present(sessionAt(instance.windows, start), 'the session of a step')
+	})
 	return { sessions: [...new Set(sessions)] }
 }
 
 function swapDifferences(before: CoursePlan, after: CoursePlan): PlanDifference[] {
 	const swappedIn = ({ compiled: { instance }, plan }: CoursePlan) => {
 		return new Map(
-			(plan?.swaps ?? []).map((a) => [
-				`${instance.arcs[a]?.from} ${instance.arcs[a]?.to}`,
-				instance.arcs[a]?.from ?? '',
-			]),
+			(plan?.swaps ?? []).map((a) => {
+				const { from, to } = present(instance.arcs[a], 'the arc of an exchange')
+				return [`${from} ${to}`, from]
+			}),
 		)
 	}
 	const [old, now] = [swappedIn(before), swappedIn(after)]

@@ -2,6 +2,7 @@
  * A plan told on the wall clock: which step falls into which session, where the drying lies, how full each session is,
  * what is done elsewhere, and what is missing where it does not fit. Numbers only; the screens choose the words.
  */
+import { present } from '../../present'
 import { sessionAt } from '../problem/session-at'
 import type { DryingStage } from '../../vocabulary/drying-stage'
 import type { Plan } from '../problem/plan'
@@ -111,7 +112,7 @@ export interface PlanStory {
 /** Tells a plan that the checker accepts. */
 export function tellPlan(compiled: CompiledCourse, plan: Plan, sessions: readonly Session[]): PlanStory {
 	const laid = layTasks(compiled, plan)
-	const lastClose = compiled.instance.windows.at(-1)?.close ?? 0
+	const lastClose = present(compiled.instance.windows.at(-1), 'the last window').close
 	const elsewhere = listElsewhere(compiled, plan, laid)
 	const swaps = listSwaps(compiled, plan)
 	const aheadMinutes = elsewhere.ahead.reduce((total, { minutes }) => total + minutes, 0)
@@ -142,7 +143,7 @@ function layTasks({ instance }: CompiledCourse, plan: Plan): LaidTask[] {
 
 /** Index of the session in whose window a class run lies; the last one also takes what runs over. */
 function sessionOf({ instance }: CompiledCourse, start: number): number {
-	return (sessionAt(instance.windows, start) ?? 1) - 1
+	return present(sessionAt(instance.windows, start), 'the session of a step') - 1
 }
 
 function tellSession(
@@ -255,8 +256,10 @@ function listElsewhere(compiled: CompiledCourse, plan: Plan, laid: readonly Laid
 		if (place === 'ahead') ahead.push({ taskId: task.id, source, minutes: task.prepMinutes ?? 0 })
 		if (place === 'dropped') dropped.push({ taskId: task.id, source, minutes: 0 })
 		if (place === 'home') {
-			const run = laid.find(({ taskId }) => taskId === task.id)
-			const [start, end] = [run?.start ?? 0, run?.end ?? 0]
+			const { start, end } = present(
+				laid.find(({ taskId }) => taskId === task.id),
+				'the time of what is done at home',
+			)
 			home.push({ taskId: task.id, source, minutes: end - start, afterSession: sessionOf(compiled, start) })
 		}
 	}

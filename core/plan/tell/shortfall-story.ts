@@ -1,4 +1,5 @@
 /** What is missing where a course does not fit: minutes of work, or minutes of drying. */
+import { present } from '../../present'
 import type { CompiledCourse } from '../compile/compiled-course'
 import type { LaidTask } from './laid-task'
 
@@ -21,7 +22,7 @@ export function tellShortfall(
 	laid: readonly LaidTask[],
 	extension: number,
 ): ShortfallStory {
-	const lastClose = instance.windows.at(-1)?.close ?? 0
+	const lastClose = present(instance.windows.at(-1), 'the last window').close
 	const late = laid
 		.filter(({ place, end }) => place === 'class' && end > lastClose)
 		.toSorted((a, b) => a.start - b.start)

@@ -2,6 +2,7 @@
  * Ways out for a course that does not fit: each is a change of the course, of what a design allows, or of the air, and
  * each is tried: planned anew, and found to fit, or proven not to.
  */
+import { present } from '../../present'
 import type { Climate } from '../../drying/climate'
 import type { Instance, Task } from '../problem/instance'
 import type { ExactPlan } from '../exact/plan-exactly'
@@ -59,7 +60,8 @@ export function* tryWaysOut(
 		return compileCourse({ ...course, ...change }, designs, changedTerms)
 	}
 	const longer = withExtraSession(course)
-	yield tried({ kind: 'session', date: longer.sessions.at(-1)?.date ?? '' }, recompiled({ sessions: longer.sessions }))
+	const { date } = present(longer.sessions.at(-1), 'the last session')
+	yield tried({ kind: 'session', date }, recompiled({ sessions: longer.sessions }))
 	const later = longerSession(course, objective?.shortfall ?? 0, (sessions) =>
 		planCompiled(recompiled({ sessions }), effortOf()),
 	)
@@ -115,7 +117,7 @@ export function withFlowers(course: Course, design: number, flowersPerStudent: n
 }
 
 function endsOnTheDay({ sessions }: Course, minutes: number): boolean {
-	return (sessions.at(-1)?.endMin ?? 0) + minutes < 1440
+	return present(sessions.at(-1), 'the last session').endMin + minutes < 1440
 }
 
 function isDamp({ sessions, storeId }: Course, terms: DryingTerms): boolean {
@@ -145,7 +147,7 @@ function swapsNotAllowed({ instance, tasks }: CompiledCourse, course: Course): {
 		.flatMap(({ arc, a }) => {
 			const [from, to] = [tasks[arc.from], tasks[arc.to]]
 			if (!from || !to) return []
-			const swapPrep = minutesOf.get(arc.from) ?? 0
+			const swapPrep = present(minutesOf.get(arc.from), 'the step before a wait')
 			const arcs = instance.arcs.map((other, k) => (k === a ? { ...other, swapPrep } : other))
 			return [{ way: { kind: 'swap' as const, from, to }, instance: { ...instance, arcs } }]
 		})

@@ -1,3 +1,4 @@
+import { present } from '../../../../core/present'
 import { NavLink, Outlet } from 'react-router'
 import { handsOnMinutes } from '../../../../core/course/session-hours'
 import { getCourse } from '../../../../db/repositories/courses.server'
@@ -26,7 +27,7 @@ export function loader({ params, context }: Route.LoaderArgs) {
 			studentCount,
 			pace,
 			sessionCount: sessions.length,
-			firstDate: sessions[0]?.date ?? '',
+			firstDate: present(sessions[0], 'the first session').date,
 			handsOnMinutes: minutes,
 		}
 	})

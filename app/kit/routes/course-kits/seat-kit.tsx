@@ -1,3 +1,4 @@
+import { amountOfSeat } from '../../../../core/kit/bill'
 import { isShared } from '../../../../core/kit/tool-needs'
 import type { ClassKit } from '../../../../core/kit/class-kit'
 import { allergensOfKit } from '../../../../core/kit/kit-allergens'
@@ -21,7 +22,7 @@ interface SeatKitProps {
 /** Everything in the kit of one student. */
 export function SeatKit({ kit, seat, units, spareWords }: SeatKitProps) {
 	const s = seat.number - 1
-	const of = ({ kits }: { kits: number[] }) => kits[s] ?? 0
+	const of = (shares: { kits: number[] }) => amountOfSeat(shares, s)
 	const pieces = kit.lines.reduce((sum, { shares }) => sum + of(shares), 0)
 	const pasteMg = kit.paste.reduce((sum, { shares }) => sum + of(shares), 0)
 	const wires = kit.wires.flatMap(({ lines }) => lines).reduce((sum, { shares }) => sum + of(shares), 0)

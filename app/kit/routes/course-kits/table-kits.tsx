@@ -1,3 +1,4 @@
+import { amountOfSeat } from '../../../../core/kit/bill'
 import { Link } from 'react-router'
 import type { UnitSystem } from '../../../../core/materials/units'
 import { amountWords } from '../../../shared/words/amounts'
@@ -30,8 +31,8 @@ export function TableKits({ kit, size, units }: { kit: ShownKit; size: number; u
 			</div>
 			<div className="table-kits">
 				{tables.map((seats, t) => {
-					const sum = (kits: readonly number[]) =>
-						seats.reduce((total, { number }) => total + (kits[number - 1] ?? 0), 0)
+					const sum = (kits: number[]) =>
+						seats.reduce((total, { number }) => total + amountOfSeat({ kits }, number - 1), 0)
 					return (
 						<section key={t} className="sheet" aria-label={`Table ${t + 1}`}>
 							<h2>Table {t + 1}</h2>

@@ -1,4 +1,5 @@
 /** What the plan's screen shows. */
+import { present } from '../../../../core/present'
 import { findSoftening } from '../../../../core/plan/tell/find-softening'
 import type { CoursePlan } from '../../../../core/plan/plan-course'
 import { tellPlan, type HopelessWait } from '../../../../core/plan/tell/plan-story'
@@ -77,7 +78,10 @@ function whatHelps({ compiled, course, terms }: CoursePlan, designs: readonly De
 	const piece = found && pieceOfPart(found.part, found.parts, terms.standard)
 	if (!piece || !wait.stage) return []
 	const { climate, movement } = storeOf(terms, course.storeId)
-	const path = { startMinuteOfDay: course.sessions[0]?.startMin ?? 0, stays: [{ hours: Infinity, climate, movement }] }
+	const path = {
+		startMinuteOfDay: present(course.sessions[0], 'the first session').startMin,
+		stays: [{ hours: Infinity, climate, movement }],
+	}
 	const { rungs } = findWhatHelps(piece, path, wait.stage, beliefOf(terms, found.part.paste))
 	return rungs
 		.filter(({ p90 }) => p90 !== undefined)

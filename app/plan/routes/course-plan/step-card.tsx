@@ -1,3 +1,4 @@
+import { present } from '../../../../core/present'
 import type { PlanStory } from '../../../../core/plan/tell/plan-story'
 import type { StepStory, StepWait } from '../../../../core/plan/tell/step-story'
 import { Form, Link } from 'react-router'
@@ -127,5 +128,5 @@ function WaitWords({
 }
 
 function sessionOf(story: PlanStory, index: number): string {
-	return sessionName(story.sessions[index]?.session.startMin ?? 0, index + 1)
+	return sessionName(present(story.sessions[index], 'a session of the plan').session.startMin, index + 1)
 }
