@@ -1,11 +1,11 @@
 /** Renders a page on the server; the nonce lets the page's own scripts run and no others. */
 import { createReadableStreamFromReadable } from '@react-router/node'
 import { isbot } from 'isbot'
-import { PassThrough } from 'node:stream'
 import { renderToPipeableStream } from 'react-dom/server'
 import { ServerRouter, type EntryContext, type RouterContextProvider } from 'react-router'
 import { openDatabase } from '../db/connection.server'
 import { nonceContext } from './shared/http/contexts'
+import { JoiningStream } from './shared/http/joining-stream.server'
 import { log } from './shared/http/log.server'
 import { NonceContext } from './shared/theme/nonce'
 
@@ -36,7 +36,7 @@ export default function handleRequest(
 				// Crawlers wait for all of it; people see the shell first.
 				[isbot(request.headers.get('User-Agent')) ? 'onAllReady' : 'onShellReady']() {
 					hasShell = true
-					const body = new PassThrough()
+					const body = new JoiningStream()
 					headers.set('Content-Type', 'text/html; charset=utf-8')
 					setCommonHeaders(headers, finalStatus)
 					resolve(new Response(createReadableStreamFromReadable(body), { headers, status: finalStatus }))

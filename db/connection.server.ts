@@ -8,6 +8,7 @@ import { defineCourses } from './models/courses.server'
 import { defineDesigns } from './models/designs.server'
 import { defineKits } from './models/kits.server'
 import { definePlaces } from './models/places.server'
+import { forgetRows } from './row-memory.server'
 
 /** A page waits so long for a free connection, and so long for an answer; then it says that the database is away. */
 const ACQUIRE_MS = 6_000
@@ -93,6 +94,7 @@ function registerModels(sequelize: Sequelize): Sequelize {
 export async function closeDatabase(): Promise<void> {
 	const closing = database
 	database = undefined
+	forgetRows()
 	// A database that does not answer keeps nobody: its connections end with the process.
 	await Promise.race([closing?.close(), sleep(HEALTH_MS, undefined, { ref: false })])
 }

@@ -31,7 +31,7 @@ export function fingerprintOf(course: Course, designs: readonly Design[], terms:
 		settings,
 		chosen: picked,
 		sessions,
-		designs,
+		designs: designs.map(sortedDesign),
 		terms: usedTerms(course, designs, terms),
 	})
 	return createHash('sha256').update(JSON.stringify(inputs)).digest('hex')
@@ -59,6 +59,15 @@ function usedTerms({ sessions, storeId }: Course, designs: readonly Design[], te
 		...changes,
 		...(tools.length > 0 && { tools: Object.fromEntries(tools) }),
 	}
+}
+
+/** Of documents that nobody can change: they are kept (row-memory), and sorting them takes longest. */
+const sortedDesigns = new WeakMap<Design, unknown>()
+
+function sortedDesign(design: Design): unknown {
+	const sorted = sortedDesigns.get(design) ?? sortKeys(design)
+	if (Object.isFrozen(design)) sortedDesigns.set(design, sorted)
+	return sorted
 }
 
 /** The order of keys in a JSON column is the database's business. */

@@ -7,7 +7,7 @@ import { offcutsOf, ownedToolsOf, type Stock } from '../../core/kit/stock'
 import type { Student } from '../../core/kit/student'
 import { NotFoundError } from '../../core/errors'
 import type { Studio } from '../../db/repositories/accounts.server'
-import { getCourse, type StoredCourse } from '../../db/repositories/courses.server'
+import type { StoredCourse } from '../../db/repositories/courses.server'
 import { readStock, toStock } from '../../db/repositories/stock/read-stock.server'
 import { getRoster } from '../../db/repositories/students.server'
 import { remember } from '../shared/http/remember.server'
@@ -22,6 +22,8 @@ export interface CurrentKit {
 	designs: DesignInCourse[]
 	/** Their documents, in the same order. */
 	documents: Design[]
+	/** Of what the plan would be made from today. */
+	fingerprint: string
 	roster: Student[]
 	stock: Stock
 	/** undefined: there is no plan. */
@@ -39,15 +41,13 @@ export interface KitState {
 	shortfallMinutes: number
 }
 
-/** @throws {NotFoundError} the studio has no such course */
-export async function readKit(studio: Studio, courseId: number): Promise<CurrentKit> {
-	const course = await getCourse(studio.id, courseId)
+export async function readKit(studio: Studio, course: StoredCourse): Promise<CurrentKit> {
 	const [current, stored, { students: roster }] = await Promise.all([
 		readPlan(studio, course),
 		readStock(studio.id),
-		getRoster(studio.id, courseId),
+		getRoster(studio.id, course.id),
 	])
-	const { coursePlan, designs, documents, isOutdated } = current
+	const { coursePlan, designs, documents, fingerprint, isOutdated } = current
 	const stock = toStock(stored)
 	const { compiled, plan, objective } = coursePlan
 	const tools = designs.flatMap(({ design }) => design.steps.flatMap((step) => step.tools))
@@ -67,12 +67,13 @@ export async function readKit(studio: Studio, courseId: number): Promise<Current
 		coursePlan,
 		designs,
 		documents,
+		fingerprint,
 		roster,
 		stock,
 		kit,
 		hours: (minutes + (objective?.prepMinutes ?? 0)) / 60,
 		state: {
-			courseId,
+			courseId: course.id,
 			hasPlan: plan !== undefined,
 			isOutdated,
 			shortfallMinutes: objective?.shortfall ?? 0,
@@ -80,9 +81,13 @@ export async function readKit(studio: Studio, courseId: number): Promise<Current
 	}
 }
 
-/** The same for papers and files, which nobody asks for before there is a plan. */
-export async function requireKit(studio: Studio, courseId: number): Promise<CurrentKit & { kit: ClassKit }> {
-	const current = await readKit(studio, courseId)
+/**
+ * The same for papers and files, which nobody asks for before there is a plan.
+ *
+ * @throws {NotFoundError} there is none
+ */
+export async function requireKit(studio: Studio, course: StoredCourse): Promise<CurrentKit & { kit: ClassKit }> {
+	const current = await readKit(studio, course)
 	if (!current.kit) throw new NotFoundError('There are no kits without a plan.')
 	return { ...current, kit: current.kit }
 }

@@ -8,13 +8,13 @@ import type { CoursePlan } from '../../core/plan/plan-course'
 import type { PlanStory, Thread } from '../../core/plan/tell/plan-story'
 import { daysBetween } from '../../core/time/calendar'
 import { clock } from '../../core/time/wall-clock'
-import { askSure } from '../drying/ask-drying'
+import { askSure, type Known } from '../drying/ask-drying'
 import { addressOfPart, MOST_DRYING_DAYS, toDryingLink } from '../drying/drying-address'
 import { readAddress } from '../drying/read-address'
 import { remember } from '../shared/http/remember.server'
 
-/** Numbers are no objects: the memory keeps them in one. */
-const rememberSure = remember<{ sure: number }>(500)
+/** Of links, since reading one takes longer than answering it. */
+const rememberChance = remember<{ sure?: number }>(500)
 
 export interface DryingThreads {
 	/** With how sure each piece's drying is. */
@@ -29,18 +29,22 @@ export function askOfThreads(
 	designs: readonly DesignInCourse[],
 	story: PlanStory,
 ): DryingThreads {
+	const { places, standard, observations } = coursePlan.terms
+	const known = { places, standard, observations }
 	const links: Record<string, string> = {}
 	const threads = story.threads.map((thread): Thread => {
 		const link = linkOf(coursePlan, designs, thread)
 		if (link === undefined) return thread
 		links[thread.wait.key] = link
-		const { address, isAnswerable } = readAddress(new URLSearchParams(link.split('?')[1]), coursePlan.terms)
-		if (!isAnswerable) return thread
-		const { places, standard, observations } = coursePlan.terms
-		const known = { places, standard, observations }
-		return { ...thread, ...rememberSure([address, known], () => ({ sure: askSure(address, known) })) }
+		return { ...thread, ...rememberChance([link, known], () => chanceOf(link, known)) }
 	})
 	return { story: { ...story, threads }, links }
+}
+
+/** What the screen answers that opens at the link; nothing where it cannot be asked. */
+function chanceOf(link: string, known: Known): { sure?: number } {
+	const { address, isAnswerable } = readAddress(new URLSearchParams(link.split('?')[1]), known)
+	return isAnswerable ? { sure: askSure(address, known) } : {}
 }
 
 function linkOf(coursePlan: CoursePlan, designs: readonly DesignInCourse[], thread: Thread): string | undefined {

@@ -1,10 +1,10 @@
 /** What the start page says: the next course with what to prepare for it, and the ones after. */
-import { tellPlan } from '../../core/plan/tell/plan-story'
+import { getCourse } from '../../db/repositories/courses.server'
 import { listPreparation } from '../../core/kit/preparation'
 import { daysBetween } from '../../core/time/calendar'
 import { findNextCourseId, listCourses } from '../../db/repositories/courses.server'
 import type { Studio } from '../../db/repositories/accounts.server'
-import { askOfThreads } from '../plan/drying-threads.server'
+import { toldPlan } from '../plan/told-plan.server'
 import { readKit } from '../kit/read-kit.server'
 
 const OTHERS_SHOWN = 6
@@ -21,11 +21,10 @@ export async function loadToday(studio: Studio, date: string) {
 }
 
 async function loadNext(studio: Studio, courseId: number, date: string) {
-	const { course, coursePlan, designs, kit, state } = await readKit(studio, courseId)
-	const { compiled, plan } = coursePlan
+	const current = await readKit(studio, await getCourse(studio.id, courseId))
+	const { course, kit, state } = current
 	const session = course.sessions.findIndex((candidate) => candidate.date >= date)
-	const told = plan && askOfThreads(coursePlan, designs, tellPlan(compiled, plan, coursePlan.course.sessions))
-	const story = told?.story
+	const story = toldPlan(current)?.story
 	const next = course.sessions[session]
 	return {
 		id: course.id,

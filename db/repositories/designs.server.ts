@@ -7,6 +7,7 @@ import { ConflictError, MissingInListError, NotFoundError } from '../../core/err
 import { getDatabase, writing } from '../connection.server'
 import { CourseDesignModel, CourseModel } from '../models/courses.server'
 import { DesignModel, DesignVersionModel } from '../models/designs.server'
+import { rememberRows } from '../row-memory.server'
 
 export interface DesignSummary extends DesignCard {
 	slug: string
@@ -100,24 +101,53 @@ export async function getDesign(studioId: number, slug: string, version?: number
 export async function getDesigns(studioId: number, references: readonly DesignReference[]): Promise<VersionedDesign[]> {
 	const rows = await DesignModel.findAll({
 		where: { studioId, slug: references.map(({ slug }) => slug) },
-		attributes: ['id', 'slug', 'document', 'version'],
+		attributes: ['id', 'slug', 'version'],
 		raw: true,
 	})
 	const bySlug = new Map(rows.map((row) => [row.slug, row]))
-	const older = references.flatMap(({ slug, version }) => {
+	const wanted = references.map(({ slug, version }) => {
 		const row = bySlug.get(slug)
-		return row && version !== undefined && version !== row.version ? [{ designId: row.id, version }] : []
+		return row && { designId: row.id, version: version ?? row.version }
 	})
-	const olderRows = older.length > 0 ? await DesignVersionModel.findAll({ where: { [Op.or]: older } }) : []
-	return references.map(({ slug, version }, position) => {
-		const row = bySlug.get(slug)
-		const found =
-			version === undefined || version === row?.version
-				? row
-				: olderRows.find((old) => old.designId === row?.id && old.version === version)
-		if (!found) throw new MissingInListError(`The design "${slug}" is no longer in your design book.`, position)
-		return { document: found.document, version: found.version }
+	const documents = await readVersions(wanted.flatMap((one) => one ?? []))
+	return references.map(({ slug }, position) => {
+		const one = wanted[position]
+		const document = one && documents.get(keyOf(one))
+		if (!document) throw new MissingInListError(`The design "${slug}" is no longer in your design book.`, position)
+		return { document, version: one.version }
 	})
+}
+
+interface VersionKey {
+	designId: number
+	version: number
+}
+
+/** A version is written once and never changed. */
+const knownVersions = rememberRows<Design>(500)
+
+function keyOf({ designId, version }: VersionKey): string {
+	return `${designId} ${version}`
+}
+
+/** The documents of those versions that there are. */
+async function readVersions(keys: readonly VersionKey[]): Promise<Map<string, Design>> {
+	const unknown = keys.filter((key) => !knownVersions.get(keyOf(key)))
+	const rows =
+		unknown.length > 0
+			? await DesignVersionModel.findAll({
+					where: { [Op.or]: unknown.map(({ designId, version }) => ({ designId, version })) },
+					attributes: ['designId', 'version', 'document'],
+					raw: true,
+				})
+			: []
+	const read = new Map(rows.map((row) => [keyOf(row), knownVersions.keep(keyOf(row), row.document)]))
+	return new Map(
+		keys.flatMap((key) => {
+			const document = read.get(keyOf(key)) ?? knownVersions.get(keyOf(key))
+			return document ? [[keyOf(key), document] as const] : []
+		}),
+	)
 }
 
 /** The newest versions by id, of all the studio's designs, or of those of these ids that there are. */

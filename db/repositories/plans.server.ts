@@ -6,6 +6,7 @@ import type { Transaction } from 'sequelize'
 import { inTransaction } from '../connection.server'
 import { PlanModel } from '../models/courses.server'
 import { requireCourse } from '../require-course.server'
+import { rememberRows } from '../row-memory.server'
 
 export interface StoredPlan {
 	id: number
@@ -19,9 +20,18 @@ const PLANS_KEPT = 20
 
 /** The course's newest plan, or undefined if it has none. */
 export async function findNewestPlan(studioId: number, courseId: number): Promise<StoredPlan | undefined> {
-	const row = await PlanModel.findOne({ where: { studioId, courseId }, order: [['id', 'DESC']], raw: true })
-	return row ? toStoredPlan(row) : undefined
+	const newest = { where: { studioId, courseId }, order: [['id', 'DESC']] as [string, string][], raw: true }
+	const row = await PlanModel.findOne({ ...newest, attributes: ['id', 'fingerprint', 'createdAt'] })
+	if (!row) return undefined
+	const document = knownPlans.get(String(row.id))
+	if (document) return { id: row.id, fingerprint: row.fingerprint, createdAt: row.createdAt, document }
+	const whole = await PlanModel.findOne({ where: { studioId, courseId, id: row.id }, raw: true })
+	// Gone between the two: there are newer ones.
+	return whole ? toStoredPlan(whole) : findNewestPlan(studioId, courseId)
 }
+
+/** A plan is written once and never changed. */
+const knownPlans = rememberRows<CoursePlan>(200)
 
 /** The plans kept of a course, the newest first. */
 export async function listPlans(studioId: number, courseId: number): Promise<StoredPlan[]> {
@@ -42,7 +52,7 @@ export async function getPlan(studioId: number, courseId: number, id: number): P
 }
 
 function toStoredPlan({ id, fingerprint, createdAt, document }: PlanModel): StoredPlan {
-	return { id, fingerprint, createdAt, document: readStoredPlan(document) }
+	return { id, fingerprint, createdAt, document: knownPlans.keep(String(id), readStoredPlan(document)) }
 }
 
 /**

@@ -55,6 +55,16 @@ describe('with threads', () => {
 		await expect(solve<'plan'>(1, job('next'))).resolves.toMatchObject({ name: 'next' })
 	})
 
+	test('what nobody waits for begins when no page has asked for a plan for a while', async () => {
+		const done: string[] = []
+		await solve<'plan'>(1, job('first'))
+		const better = solve<'plan'>(1, job('better'), 'later').then(() => done.push('better'))
+		await solve<'plan'>(2, job('second')).then(() => done.push('second'))
+		await better
+
+		expect(done).toEqual(['second', 'better'])
+	})
+
 	test('a thread that falls over loses its job alone', async () => {
 		await expect(solve<'plan'>(1, job('fail'))).rejects.toThrow('fell over')
 
@@ -75,6 +85,14 @@ describe('what somebody waits for', () => {
 
 		expect(order).toEqual(['quick', 'first of 1', 'first of 2', 'second of 1', 'better plan'])
 		expect(queue.shift()).toBeUndefined()
+	})
+
+	test('is all that is taken while nothing else may begin', () => {
+		const queue = new FairQueue<{ studioId: number; urgency: 'soon' | 'later' }>()
+		queue.push({ studioId: 1, urgency: 'later' })
+
+		expect(queue.shift(['at once', 'soon'])).toBeUndefined()
+		expect(queue.shift()).toEqual({ studioId: 1, urgency: 'later' })
 	})
 })
 

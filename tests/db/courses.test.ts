@@ -203,6 +203,27 @@ describe('designs', () => {
 		await expect(getDesigns(stranger.studioId, [{ slug: 'magnolia' }])).rejects.toThrow(/"magnolia"/)
 	})
 
+	test('are read once in each version, and nobody can change what all share', async () => {
+		const [first, again] = [await getDesign(studio.studioId, 'magnolia'), await getDesign(studio.studioId, 'magnolia')]
+
+		expect(again.document).toBe(first.document)
+		expect(() => first.document.steps.pop()).toThrow(TypeError)
+		await inTransaction((transaction) =>
+			updateDesign(studio.studioId, { ...magnolia, notes: 'Other words' }, 1, transaction),
+		)
+		expect((await getDesign(studio.studioId, 'magnolia')).document.notes).toBe('Other words')
+		expect((await getDesign(studio.studioId, 'magnolia', 1)).document).toBe(first.document)
+	})
+
+	test('of another database are not taken for those of this one', async () => {
+		await getDesign(studio.studioId, 'magnolia')
+		await freshDatabase()
+		const other = await foundStudio()
+		await make(other.studioId, { ...magnolia, notes: 'Of the other database' })
+
+		expect((await getDesign(other.studioId, 'magnolia')).document.notes).toBe('Of the other database')
+	})
+
 	test('have an id once in a studio, and again in another', async () => {
 		await expect(make(studio.studioId, magnolia)).rejects.toThrow(ConflictError)
 		await expect(make(stranger.studioId, magnolia)).resolves.toBeUndefined()

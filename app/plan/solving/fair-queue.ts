@@ -41,9 +41,10 @@ export class FairQueue<T extends Queued> {
 		return this.#waiting.length < before
 	}
 
-	/** The next one, taken out; undefined: none waits. */
-	shift(): T | undefined {
+	/** The next one of these urgencies, taken out; undefined: none waits. */
+	shift(urgencies: readonly Urgency[] = ORDER): T | undefined {
 		const next = this.#waiting.reduce<T | undefined>((best, job) => {
+			if (!urgencies.includes(job.urgency)) return best
 			return best && this.#compare(best, job) <= 0 ? best : job
 		}, undefined)
 		if (!next) return undefined

@@ -12,16 +12,17 @@ import { performJob, type SolverJob, type SolverReply, type SolverResults } from
 /** Waiting jobs of one studio, by urgency, and of all together; more are refused. */
 const MOST_OF_STUDIO = 12
 const MOST_OF_ALL: Record<Urgency, number> = { 'at once': 400, soon: 40, later: 400 }
-/** One processor stays free for pages, but for first plans that pages wait for. */
+/** One processor stays free for pages. */
 const THREADS = Math.max(1, availableParallelism() - 1)
-const THREADS_AT_ONCE = availableParallelism()
 /** A thread takes a second to begin: it stays for the next rush. */
 const IDLE_MS = 120_000
 /** A page waits so long for its turn, then so long beyond the job's time: a search that hangs is ended with its thread. */
 const LONGEST_WAIT_MS = 15_000
 const GRACE_MS = 8_000
-/** Nobody waits for these. */
+/** Nobody waits for these: they begin when no page has asked for a plan for a while, and take one thread. */
 const LATER_WAIT_MS = 15 * 60_000
+const CALM_MS = 2_000
+const WAITED_FOR: readonly Urgency[] = ['at once', 'soon']
 
 interface Waiting extends Queued {
 	job: SolverJob
@@ -33,6 +34,10 @@ interface Pool {
 	threads: Piscina
 	queue: FairQueue<Waiting>
 	running: number
+	/** Of `performance.now()`: when a job that a page waits for was last handed in or done. */
+	lastAwaited: number
+	/** Starts what has waited for calm. */
+	waking?: NodeJS.Timeout
 }
 
 let pool: Pool | undefined
@@ -43,12 +48,13 @@ export function useSolverThreads(filename: string): void {
 		threads: new Piscina({
 			filename,
 			minThreads: THREADS,
-			maxThreads: THREADS_AT_ONCE,
+			maxThreads: THREADS,
 			idleTimeout: IDLE_MS,
 			recordTiming: false,
 		}),
 		queue: new FairQueue(),
 		running: 0,
+		lastAwaited: -Infinity,
 	}
 }
 
@@ -88,6 +94,7 @@ async function queueUp(own: Pool, job: SolverJob, queued: Queued): Promise<Solve
 		throw new BusyError('Many courses are being planned just now: try again in a minute.')
 	await new Promise<void>((start, refuse) => {
 		const waiting = { ...queued, job, start }
+		if (urgency !== 'later') own.lastAwaited = performance.now()
 		queue.push(waiting)
 		const waitMs = urgency === 'later' ? LATER_WAIT_MS : LONGEST_WAIT_MS
 		const giveUp = setTimeout(() => {
@@ -100,19 +107,28 @@ async function queueUp(own: Pool, job: SolverJob, queued: Queued): Promise<Solve
 		}
 		startWaiting(own)
 	})
-	return run(own, job)
+	return run(own, job, urgency)
 }
 
 function startWaiting(own: Pool): void {
-	while (own.running < THREADS || (own.running < THREADS_AT_ONCE && own.queue.count('at once') > 0)) {
-		const next = own.queue.shift()
-		if (!next) return
+	while (own.running < THREADS) {
+		const calmInMs = own.lastAwaited + CALM_MS - performance.now()
+		const next = own.queue.shift(calmInMs > 0 ? WAITED_FOR : undefined)
+		if (!next) {
+			if (own.queue.size > 0 && own.running === 0) startWhenCalm(own, calmInMs)
+			return
+		}
 		own.running++
 		next.start()
 	}
 }
 
-async function run(own: Pool, job: SolverJob): Promise<SolverReply<SolverJob['kind']>> {
+function startWhenCalm(own: Pool, inMs: number): void {
+	clearTimeout(own.waking)
+	own.waking = setTimeout(startWaiting, inMs, own).unref()
+}
+
+async function run(own: Pool, job: SolverJob, urgency: Urgency): Promise<SolverReply<SolverJob['kind']>> {
 	const timeMs = job.timeMs + GRACE_MS
 	try {
 		return (await own.threads.run(job, { signal: AbortSignal.timeout(timeMs) })) as SolverReply<SolverJob['kind']>
@@ -121,6 +137,7 @@ async function run(own: Pool, job: SolverJob): Promise<SolverReply<SolverJob['ki
 		throw isTimeOver ? new Error(`the solver did not answer within ${timeMs} ms`, { cause: error }) : error
 	} finally {
 		own.running--
+		if (urgency !== 'later') own.lastAwaited = performance.now()
 		startWaiting(own)
 	}
 }

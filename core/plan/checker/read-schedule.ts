@@ -51,7 +51,8 @@ function scheduleTask(task: Task, placement: Placement | undefined, errors: stri
 	checkPlace(task, placement, errors)
 	if (!('runs' in placement)) return { ...unplaced, place: placement.place }
 	const runs = placement.runs.map((run) => readRun(task.id, run, unitMinutes, errors))
-	const unitStarts = runs.flatMap((run) => Array.from({ length: run.units }, (_, k) => run.start + k * unitMinutes))
+	const unitStarts: number[] = []
+	for (const run of runs) for (let k = 0; k < run.units; k++) unitStarts.push(run.start + k * unitMinutes)
 	if (unitStarts.length !== units) errors.push(`${task.id}: has ${units} units, the plan has ${unitStarts.length}`)
 	checkRunShape(task, placement.place, runs, errors)
 	return { ...unplaced, place: placement.place, runs, unitStarts: unitStarts.length === units ? unitStarts : [] }

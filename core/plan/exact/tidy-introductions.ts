@@ -4,7 +4,7 @@
  */
 import { checkPlan } from '../checker/check-plan'
 import type { Instance } from '../problem/instance'
-import { compareObjectives } from '../problem/objective'
+import { compareObjectives, type Objective } from '../problem/objective'
 import type { Placement, Plan, Run } from '../problem/plan'
 import { unitMinutesOf } from '../problem/plan-times'
 
@@ -13,6 +13,11 @@ interface LaidRun {
 	index: number
 	start: number
 	end: number
+}
+
+interface CheckedPlan {
+	plan: Plan
+	objective: Objective
 }
 
 /** @returns a plan with the same objective */
@@ -29,16 +34,21 @@ export function tidyIntroductions(instance: Instance, plan: Plan): Plan {
 			instance.arcs.every(({ from, to }) => from !== id || users.get(id)?.has(to))
 		)
 	})
-	return introductions.reduce((tidied, { id }) => moveLate(instance, tidied, id, users.get(id) ?? new Set()), plan)
+	const { objective } = checkPlan(instance, plan)
+	if (!objective) return plan
+	return introductions.reduce((tidied, { id }) => moveLate(instance, tidied, id, users.get(id) ?? new Set()), {
+		plan,
+		objective,
+	}).plan
 }
 
 /** The introduction as late as it may be in its stretch of unbroken work, what lay behind it moving up. */
-function moveLate(instance: Instance, plan: Plan, id: string, users: ReadonlySet<string>): Plan {
+function moveLate(instance: Instance, before: CheckedPlan, id: string, users: ReadonlySet<string>): CheckedPlan {
+	const { plan } = before
 	const laid = layRuns(instance, plan)
 	const at = laid.findIndex(({ task }) => task === id)
 	const own = laid[at]
-	const before = checkPlan(instance, plan).objective
-	if (!own || !before || laid.filter(({ task }) => task === id).length > 1) return plan
+	if (!own || laid.filter(({ task }) => task === id).length > 1) return before
 	let end = at
 	while (laid[end + 1]?.start === laid[end]?.end && !users.has(laid[end + 1]?.task ?? '')) end++
 	for (let last = end; last > at; last--) {
@@ -47,9 +57,9 @@ function moveLate(instance: Instance, plan: Plan, id: string, users: ReadonlySet
 		moves.set(own, (laid[last]?.end ?? 0) - minutes)
 		const moved = withStarts(plan, moves)
 		const { objective } = checkPlan(instance, moved)
-		if (objective && compareObjectives(objective, before) <= 0) return moved
+		if (objective && compareObjectives(objective, before.objective) <= 0) return { plan: moved, objective }
 	}
-	return plan
+	return before
 }
 
 function layRuns({ tasks }: Instance, { placements }: Plan): LaidRun[] {

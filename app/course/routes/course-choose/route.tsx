@@ -1,3 +1,4 @@
+import { courseOfPage } from '../../../shared/http/course-of-page.server'
 import { App, Button } from 'antd'
 import { data, redirect, useSubmit } from 'react-router'
 import { keepValidPicks } from '../../../../core/design/resolve-design'
@@ -17,7 +18,7 @@ export function loader({ params, context }: Route.LoaderArgs) {
 	return loading(async () => {
 		const { studio } = context.get(memberContext)
 		const [stored, designs, places] = await Promise.all([
-			getCourse(studio.id, readId(params.courseId)),
+			courseOfPage(context, params),
 			listDesignOptions(studio.id),
 			listPlaces(studio.id),
 		])

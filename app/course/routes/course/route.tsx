@@ -1,9 +1,7 @@
+import { courseOfPage } from '../../../shared/http/course-of-page.server'
 import { present } from '../../../../core/present'
 import { NavLink, Outlet } from 'react-router'
 import { handsOnMinutes } from '../../../../core/course/session-hours'
-import { getCourse } from '../../../../db/repositories/courses.server'
-import { memberContext } from '../../../shared/http/contexts'
-import { readId } from '../../../shared/http/read-input.server'
 import { loading } from '../../../shared/http/responses.server'
 import { PACE_WORDS } from '../../../shared/words/terms'
 import { count, duration, shortDay } from '../../../shared/words/times'
@@ -16,10 +14,7 @@ export function meta({ loaderData }: Route.MetaArgs) {
 
 export function loader({ params, context }: Route.LoaderArgs) {
 	return loading(async () => {
-		const { id, name, studentCount, pace, sessions } = await getCourse(
-			context.get(memberContext).studio.id,
-			readId(params.courseId),
-		)
+		const { id, name, studentCount, pace, sessions } = await courseOfPage(context, params)
 		const minutes = sessions.reduce((total, session) => total + handsOnMinutes(session), 0)
 		return {
 			id,

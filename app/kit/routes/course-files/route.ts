@@ -1,4 +1,5 @@
 /** Files of a course: papers as PDF, CSV and spreadsheet, labels, its people, and the course in the exchange form. */
+import { courseOfPage } from '../../../shared/http/course-of-page.server'
 import { NotFoundError } from '../../../../core/errors'
 import { getRoster } from '../../../../db/repositories/students.server'
 import { writeCourseDocument } from '../../../../exchange/course/course-document'
@@ -6,7 +7,6 @@ import { peopleCsv } from '../../../../exchange/course/people-csv'
 import { tablesCsv } from '../../../../exchange/csv'
 import { memberContext } from '../../../shared/http/contexts'
 import { answerFile } from '../../../shared/http/file-answer'
-import { readId } from '../../../shared/http/read-input.server'
 import { loading } from '../../../shared/http/responses.server'
 import { requireKit } from '../../read-kit.server'
 import { makeLabels } from '../../papers/make-labels.server'
@@ -21,12 +21,14 @@ const SHEET_TYPE = 'application/vnd.openxmlformats-officedocument.spreadsheetml.
 export function loader({ params: { courseId, file }, request, context }: Route.LoaderArgs) {
 	return loading(async () => {
 		const { studio } = context.get(memberContext)
-		const id = readId(courseId)
-		const name = `course-${id}-${file}`
+		const course = await courseOfPage(context, { courseId })
+		const name = `course-${course.id}-${file}`
 		if (file === 'people.csv')
-			return answerFile(peopleCsv((await getRoster(studio.id, id)).students), { name, type: 'text/csv; charset=utf-8' })
-		const current = await requireKit(studio, id)
-		const { course } = current
+			return answerFile(peopleCsv((await getRoster(studio.id, course.id)).students), {
+				name,
+				type: 'text/csv; charset=utf-8',
+			})
+		const current = await requireKit(studio, course)
 		if (file === 'course.json') {
 			const { id: _, version: __, ...plain } = course
 			// People stay here: a file that is handed on holds none.

@@ -1,11 +1,11 @@
 /** Kits: one student's, everybody's, or table by table. */
+import { courseOfPage } from '../../../shared/http/course-of-page.server'
 import { Link } from 'react-router'
 import { allergensOf } from '../../../../core/design/allergens'
 import { cautionsOf } from '../../../../core/design/cautions'
 import { CautionList } from '../../../design/components/caution-list/caution-list'
 import { KitNotices } from '../../components/kit-notices/kit-notices'
 import { memberContext } from '../../../shared/http/contexts'
-import { readId } from '../../../shared/http/read-input.server'
 import { loading } from '../../../shared/http/responses.server'
 import { readKit } from '../../read-kit.server'
 import { readKitView } from '../../schemas/kit-view'
@@ -22,7 +22,7 @@ const SPARE_WORDS: Record<number, string> = { 0.8: '8 times in 10', 0.9: '9 time
 export function loader({ params, request, context }: Route.LoaderArgs) {
 	return loading(async () => {
 		const { studio } = context.get(memberContext)
-		const { kit, course, state, designs } = await readKit(studio, readId(params.courseId))
+		const { kit, course, state, designs } = await readKit(studio, await courseOfPage(context, params))
 		// Sheets are drawn on a page of their own, and are most of the data.
 		const { sheets: _, ...shown } = kit ?? { sheets: [] }
 		return {

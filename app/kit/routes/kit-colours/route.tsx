@@ -1,8 +1,8 @@
 /** Colours to mix: how much paste, how much gel, and by when. */
+import { courseOfPage } from '../../../shared/http/course-of-page.server'
 import type { ColourBatch } from '../../../../core/kit/colour-batches'
 import { KitNotices } from '../../components/kit-notices/kit-notices'
 import { memberContext } from '../../../shared/http/contexts'
-import { readId } from '../../../shared/http/read-input.server'
 import { loading } from '../../../shared/http/responses.server'
 import { readKit } from '../../read-kit.server'
 import { amountWords } from '../../../shared/words/amounts'
@@ -12,7 +12,7 @@ import type { Route } from './+types/route'
 export function loader({ params, context }: Route.LoaderArgs) {
 	return loading(async () => {
 		const { studio } = context.get(memberContext)
-		const { kit, state } = await readKit(studio, readId(params.courseId))
+		const { kit, state } = await readKit(studio, await courseOfPage(context, params))
 		return { state, colours: kit?.colours ?? [], units: studio.units, gel: studio.kitTerms.gelGPer100G }
 	})
 }

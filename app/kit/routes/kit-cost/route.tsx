@@ -1,4 +1,5 @@
 /** What a course costs, what it brings, and from how many students it pays. */
+import { courseOfPage } from '../../../shared/http/course-of-page.server'
 import { Button, Form, InputNumber } from 'antd'
 import { priceCourse, type CourseMoney } from '../../../../core/kit/price-course'
 import { listNeeds } from '../../../../core/kit/shopping-list'
@@ -22,10 +23,10 @@ import './kit-cost.css'
 export function loader({ params, context }: Route.LoaderArgs) {
 	return loading(async () => {
 		const { studio } = context.get(memberContext)
-		const courseId = readId(params.courseId)
-		const [{ kit, state, stock, hours, course }, stored] = await Promise.all([
-			readKit(studio, courseId),
-			getCourseMoney(studio.id, courseId),
+		const course = await courseOfPage(context, params)
+		const [{ kit, state, stock, hours }, stored] = await Promise.all([
+			readKit(studio, course),
+			getCourseMoney(studio.id, course.id),
 		])
 		const { studentCount } = course
 		const { money, version } = stored

@@ -1,8 +1,8 @@
 /** Wires as they are to be cut, and sheets as they are to be rolled. */
+import { courseOfPage } from '../../../shared/http/course-of-page.server'
 import { wireDiameterMm } from '../../../../core/materials/wire-gauge'
 import { KitNotices } from '../../components/kit-notices/kit-notices'
 import { memberContext } from '../../../shared/http/contexts'
-import { readId } from '../../../shared/http/read-input.server'
 import { loading } from '../../../shared/http/responses.server'
 import { readKit } from '../../read-kit.server'
 import type { Route } from './+types/route'
@@ -13,7 +13,7 @@ import './kit-cutting.css'
 export function loader({ params, request, context }: Route.LoaderArgs) {
 	return loading(async () => {
 		const { studio } = context.get(memberContext)
-		const { kit, state } = await readKit(studio, readId(params.courseId))
+		const { kit, state } = await readKit(studio, await courseOfPage(context, params))
 		return {
 			state,
 			isByKit: new URL(request.url).searchParams.get('cut') === 'by-kit',

@@ -1,8 +1,8 @@
 /** Packing as one goes: a big tick for every line of every bag, kept on the server and through a reload. */
+import { courseOfPage } from '../../../shared/http/course-of-page.server'
 import { useHydrated } from '../../../shared/components/use-hydrated'
 import { KitNotices } from '../../components/kit-notices/kit-notices'
 import { memberContext } from '../../../shared/http/contexts'
-import { readId } from '../../../shared/http/read-input.server'
 import { loading } from '../../../shared/http/responses.server'
 import type { Route } from './+types/route'
 import { loadPacking } from './load-packing.server'
@@ -10,7 +10,7 @@ import { Packing } from './packing'
 import './kit-packing.css'
 
 export function loader({ params, context }: Route.LoaderArgs) {
-	return loading(() => loadPacking(context.get(memberContext).studio, readId(params.courseId)))
+	return loading(async () => loadPacking(context.get(memberContext).studio, await courseOfPage(context, params)))
 }
 
 export default function KitPackingPage({ loaderData }: Route.ComponentProps) {

@@ -1,8 +1,8 @@
 /** One paper as a page that is made for print. */
+import { courseOfPage } from '../../../shared/http/course-of-page.server'
 import { Link } from 'react-router'
 import { NotFoundError } from '../../../../core/errors'
 import { memberContext } from '../../../shared/http/contexts'
-import { readId } from '../../../shared/http/read-input.server'
 import { loading } from '../../../shared/http/responses.server'
 import { requireKit } from '../../read-kit.server'
 import { makePaper } from '../../papers/make-paper.server'
@@ -17,10 +17,10 @@ export function meta({ loaderData }: Route.MetaArgs) {
 export function loader({ params, context }: Route.LoaderArgs) {
 	return loading(async () => {
 		const { studio } = context.get(memberContext)
-		const courseId = readId(params.courseId)
 		const name = PAPER_NAMES.find((one) => one === params.paper)
 		if (!name) throw new NotFoundError('There is no such paper.')
-		return { courseId, paper: await makePaper(name, studio, await requireKit(studio, courseId)) }
+		const course = await courseOfPage(context, params)
+		return { courseId: course.id, paper: await makePaper(name, studio, await requireKit(studio, course)) }
 	})
 }
 

@@ -1,8 +1,8 @@
 /** Papers of a course: to look at and print, as PDF, as files for spreadsheets; and stickers for the bags. */
+import { courseOfPage } from '../../../shared/http/course-of-page.server'
 import { Link } from 'react-router'
 import { KitNotices } from '../../components/kit-notices/kit-notices'
 import { memberContext } from '../../../shared/http/contexts'
-import { readId } from '../../../shared/http/read-input.server'
 import { loading } from '../../../shared/http/responses.server'
 import { readKit } from '../../read-kit.server'
 import { LABEL_SIZES, PAPER_NAMES, PAPER_WORDS, type PaperName } from '../../papers/paper'
@@ -11,7 +11,7 @@ import './kit-papers.css'
 
 export function loader({ params, context }: Route.LoaderArgs) {
 	return loading(async () => {
-		const { state } = await readKit(context.get(memberContext).studio, readId(params.courseId))
+		const { state } = await readKit(context.get(memberContext).studio, await courseOfPage(context, params))
 		return { state }
 	})
 }

@@ -1,5 +1,5 @@
 /** The people of a course: what their kits need to know, and no more; from a file, into a file, and forgotten at once. */
-import { getCourse } from '../../../../db/repositories/courses.server'
+import { courseOfPage } from '../../../shared/http/course-of-page.server'
 import { getRoster } from '../../../../db/repositories/students.server'
 import { memberContext } from '../../../shared/http/contexts'
 import { readId } from '../../../shared/http/read-input.server'
@@ -12,9 +12,8 @@ import './kit-people.css'
 export function loader({ params, context }: Route.LoaderArgs) {
 	return loading(async () => {
 		const { studio } = context.get(memberContext)
-		const courseId = readId(params.courseId)
-		const [course, roster] = await Promise.all([getCourse(studio.id, courseId), getRoster(studio.id, courseId)])
-		return { courseId, places: course.studentCount, ...roster }
+		const { id, studentCount } = await courseOfPage(context, params)
+		return { courseId: id, places: studentCount, ...(await getRoster(studio.id, id)) }
 	})
 }
 

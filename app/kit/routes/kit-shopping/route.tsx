@@ -1,10 +1,10 @@
 /** What to buy: totals less the shelf, in the cheapest packs that still come in time. */
+import { courseOfPage } from '../../../shared/http/course-of-page.server'
 import { Link } from 'react-router'
 import { listNeeds, listShopping, type ShoppingLine, ordersBySupplier } from '../../../../core/kit/shopping-list'
 import { KitNotices } from '../../components/kit-notices/kit-notices'
 import { WhyAmount } from '../../../shared/components/why-amount/why-amount'
 import { memberContext } from '../../../shared/http/contexts'
-import { readId } from '../../../shared/http/read-input.server'
 import { loading } from '../../../shared/http/responses.server'
 import { today } from '../../../shared/http/studio-clock.server'
 import { readKit } from '../../read-kit.server'
@@ -18,7 +18,7 @@ import './kit-shopping.css'
 export function loader({ params, context }: Route.LoaderArgs) {
 	return loading(async () => {
 		const { studio } = context.get(memberContext)
-		const { kit, state, stock } = await readKit(studio, readId(params.courseId))
+		const { kit, state, stock } = await readKit(studio, await courseOfPage(context, params))
 		const date = today(studio.timeZone)
 		return {
 			state,

@@ -1,4 +1,5 @@
 /** Ticks of packing, as the page sends them by itself: from several devices, late, and more than once. */
+import { getCourse } from '../../../../db/repositories/courses.server'
 import { changeTicks, clearTicks } from '../../../../db/repositories/packing.server'
 import { memberContext } from '../../../shared/http/contexts'
 import { readId, readIntent } from '../../../shared/http/read-input.server'
@@ -35,7 +36,7 @@ export function action({ params, request, context }: Route.ActionArgs) {
 
 /** A line that no kit of the course has cannot be packed; taken out it may be, since a plan made anew may lack it. */
 async function refuseUnknownLines(studio: Studio, courseId: number, ticks: readonly { line: string; seat: number }[]) {
-	const { kit, course } = await requireKit(studio, courseId)
+	const { kit, course } = await requireKit(studio, await getCourse(studio.id, courseId))
 	const known = new Set(listPackingLines(kit).map(({ key }) => key))
 	const unknown = ticks.find(({ line, seat }) => !known.has(line) || seat > course.studentCount)
 	if (unknown)

@@ -1,10 +1,10 @@
 /** Tools: enough at each place, or shared, with what sharing costs and what one more would give; and what dries on what. */
+import { courseOfPage } from '../../../shared/http/course-of-page.server'
 import { Link } from 'react-router'
 import { enoughOf, isShared } from '../../../../core/kit/tool-needs'
 import { cheapestOffer, stockKey } from '../../../../core/kit/stock'
 import { KitNotices } from '../../components/kit-notices/kit-notices'
 import { memberContext } from '../../../shared/http/contexts'
-import { readId } from '../../../shared/http/read-input.server'
 import { loading } from '../../../shared/http/responses.server'
 import { readKit } from '../../read-kit.server'
 import { money } from '../../../shared/words/amounts'
@@ -16,7 +16,7 @@ import './kit-tools.css'
 export function loader({ params, context }: Route.LoaderArgs) {
 	return loading(async () => {
 		const { studio } = context.get(memberContext)
-		const { kit, state, stock } = await readKit(studio, readId(params.courseId))
+		const { kit, state, stock } = await readKit(studio, await courseOfPage(context, params))
 		const tools = (kit?.tools ?? []).map((line) => ({
 			...line,
 			sold: cheapestOffer(stock, stockKey('tool', line.tool)),

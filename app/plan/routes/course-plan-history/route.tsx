@@ -1,9 +1,8 @@
+import { courseOfPage } from '../../../shared/http/course-of-page.server'
 import { Form, Link } from 'react-router'
 import { comparePlans, type PlanDifference, type Whereabouts } from '../../../../core/plan/tell/plan-differences'
-import { getCourse } from '../../../../db/repositories/courses.server'
 import { listPlans } from '../../../../db/repositories/plans.server'
 import { memberContext } from '../../../shared/http/contexts'
-import { readId } from '../../../shared/http/read-input.server'
 import { loading } from '../../../shared/http/responses.server'
 import { wallTimeOf } from '../../../shared/http/studio-clock.server'
 import { readPlan } from '../../read-plan.server'
@@ -15,7 +14,7 @@ import type { Route } from './+types/route'
 export function loader({ params, context }: Route.LoaderArgs) {
 	return loading(async () => {
 		const { studio } = context.get(memberContext)
-		const course = await getCourse(studio.id, readId(params.courseId))
+		const course = await courseOfPage(context, params)
 		const { fingerprint } = await readPlan(studio, course)
 		const plans = await listPlans(studio.id, course.id)
 		return {

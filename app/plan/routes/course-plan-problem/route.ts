@@ -1,6 +1,5 @@
-import { getCourse } from '../../../../db/repositories/courses.server'
+import { courseOfPage } from '../../../shared/http/course-of-page.server'
 import { memberContext } from '../../../shared/http/contexts'
-import { readId } from '../../../shared/http/read-input.server'
 import { loading } from '../../../shared/http/responses.server'
 import { readPlan } from '../../read-plan.server'
 import type { Route } from './+types/route'
@@ -9,7 +8,7 @@ import type { Route } from './+types/route'
 export function loader({ params, context }: Route.LoaderArgs) {
 	return loading(async () => {
 		const { studio } = context.get(memberContext)
-		const { coursePlan } = await readPlan(studio, await getCourse(studio.id, readId(params.courseId)))
+		const { coursePlan } = await readPlan(studio, await courseOfPage(context, params))
 		const { compiled, plan } = coursePlan
 		return Response.json({ compiled, plan })
 	})

@@ -1,35 +1,24 @@
 /** What the plan's screen shows. */
-import { present } from '../../../../core/present'
-import { findSoftening } from '../../../../core/plan/tell/find-softening'
 import type { CoursePlan } from '../../../../core/plan/plan-course'
-import { tellPlan, type HopelessWait } from '../../../../core/plan/tell/plan-story'
 import { tellStep } from '../../../../core/plan/tell/step-story'
-import { beliefOf, roomOf, storeOf, type DryingTerms } from '../../../../core/plan/compile/drying-terms'
-import type { DesignInCourse } from '../../../../core/plan/compile/compile-course'
+import { roomOf, storeOf, type DryingTerms } from '../../../../core/plan/compile/drying-terms'
 import type { Plan } from '../../../../core/plan/problem/plan'
 import { explainStart } from '../../../../core/plan/why/explain-start'
-import { pieceOfPart } from '../../../../core/design/piece-of-part'
-import { findWhatHelps } from '../../../../core/drying/what-helps'
 import type { Studio } from '../../../../db/repositories/accounts.server'
-import { getCourse } from '../../../../db/repositories/courses.server'
+import type { StoredCourse } from '../../../../db/repositories/courses.server'
 import { countPlans } from '../../../../db/repositories/plans.server'
-import { askOfThreads, findPart } from '../../drying-threads.server'
+import { toldPlan } from '../../told-plan.server'
 import { listNewerDesigns } from '../../newer-designs.server'
 import { isImproving } from '../../solving/make-plan.server'
 import { readPlan } from '../../read-plan.server'
-import { rungWords } from '../../../drying/words/drying'
 
-const RUNGS_TOLD = 3
-
-export async function loadPlan(studio: Studio, courseId: number, selectedTaskId: string | null) {
-	const course = await getCourse(studio.id, courseId)
-	const [{ coursePlan, designs, isOutdated, planId }, newerDesigns] = await Promise.all([
-		readPlan(studio, course),
-		listNewerDesigns(studio.id, course),
-	])
+export async function loadPlan(studio: Studio, course: StoredCourse, selectedTaskId: string | null) {
+	const courseId = course.id
+	const [current, newerDesigns] = await Promise.all([readPlan(studio, course), listNewerDesigns(studio.id, course)])
+	const { coursePlan, isOutdated, planId } = current
 	const { compiled, plan, status, objective, proven, bounds } = coursePlan
 	const planCount = await countPlans(studio.id, courseId)
-	const told = plan && askOfThreads(coursePlan, designs, tellPlan(compiled, plan, coursePlan.course.sessions))
+	const told = toldPlan(current)
 	const story = told?.story
 	return {
 		courseId,
@@ -48,8 +37,8 @@ export async function loadPlan(studio: Studio, courseId: number, selectedTaskId:
 		selected: story && selectedTaskId ? tellStep(compiled, story, selectedTaskId) : undefined,
 		why: plan && selectedTaskId ? explainStep(compiled, plan, selectedTaskId) : undefined,
 		dryingLinks: told?.links ?? {},
-		hopeless: (story?.hopeless ?? []).map((wait) => ({ ...wait, helps: whatHelps(coursePlan, designs, wait) })),
-		softening: story ? findSoftening(coursePlan, designs, story.threads) : [],
+		hopeless: told?.hopeless ?? [],
+		softening: told?.softening ?? [],
 		waitsByHand: Object.keys(course.waits ?? {}),
 		confidence: coursePlan.terms.confidence,
 		places: namePlaces(coursePlan),
@@ -70,23 +59,6 @@ function explainStep({ instance, tasks, arcs }: CoursePlan['compiled'], plan: Pl
 		return { ...hold, ...(source && { source }), isDrying: 'arc' in hold && arcs[hold.arc]?.wait !== undefined }
 	})
 	return { holds: named, earlierMinutes, laterMinutes }
-}
-
-/** What would make a hopeless wait possible, in words; each was tried. */
-function whatHelps({ compiled, course, terms }: CoursePlan, designs: readonly DesignInCourse[], wait: HopelessWait) {
-	const found = findPart({ compiled }, designs, wait.fromTaskId)
-	const piece = found && pieceOfPart(found.part, found.parts, terms.standard)
-	if (!piece || !wait.stage) return []
-	const { climate, movement } = storeOf(terms, course.storeId)
-	const path = {
-		startMinuteOfDay: present(course.sessions[0], 'the first session').startMin,
-		stays: [{ hours: Infinity, climate, movement }],
-	}
-	const { rungs } = findWhatHelps(piece, path, wait.stage, beliefOf(terms, found.part.paste))
-	return rungs
-		.filter(({ p90 }) => p90 !== undefined)
-		.slice(0, RUNGS_TOLD)
-		.map(rungWords)
 }
 
 /** Where the course meets, and where its pieces lie between. */

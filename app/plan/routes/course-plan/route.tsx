@@ -1,3 +1,4 @@
+import { courseOfPage } from '../../../shared/http/course-of-page.server'
 import { useEffect } from 'react'
 import { Form, Link, redirect, useRevalidator, useSearchParams } from 'react-router'
 import { PlanBands } from '../../components/plan-bands/plan-bands'
@@ -20,7 +21,7 @@ import './course-plan.css'
 
 export function loader({ params, request, context }: Route.LoaderArgs) {
 	const selected = new URL(request.url).searchParams.get('step')
-	return loading(() => loadPlan(context.get(memberContext).studio, readId(params.courseId), selected))
+	return loading(async () => loadPlan(context.get(memberContext).studio, await courseOfPage(context, params), selected))
 }
 
 export function action({ params, request, context }: Route.ActionArgs) {

@@ -1,7 +1,6 @@
+import { courseOfPage } from '../../../shared/http/course-of-page.server'
 import type { TriedWay } from '../../../../core/plan/ways-out/ways-out'
-import { getCourse } from '../../../../db/repositories/courses.server'
 import { memberContext } from '../../../shared/http/contexts'
-import { readId } from '../../../shared/http/read-input.server'
 import { loading } from '../../../shared/http/responses.server'
 import { readPlan } from '../../read-plan.server'
 import { solve } from '../../solving/solver-pool.server'
@@ -13,7 +12,7 @@ const TIME_MS = 6000
 export function loader({ params, context }: Route.LoaderArgs) {
 	return loading(async () => {
 		const { studio } = context.get(memberContext)
-		const { coursePlan, documents } = await readPlan(studio, await getCourse(studio.id, readId(params.courseId)))
+		const { coursePlan, documents } = await readPlan(studio, await courseOfPage(context, params))
 		const fits = coursePlan.status === 'optimal' || coursePlan.status === 'feasible'
 		const ways: TriedWay[] = fits
 			? []
