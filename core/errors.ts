@@ -5,7 +5,9 @@ export abstract class AppError extends Error {}
 
 /** A problem with one field of an input; `path` as in `sessions[0].endMin`, empty for the whole. */
 export interface FieldProblem {
+	/** Of the field; empty: the whole. */
 	path: string
+	/** For a person, in a sentence. */
 	message: string
 }
 

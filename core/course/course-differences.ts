@@ -3,11 +3,15 @@ import type { Course } from './course'
 
 /** A field of the course that differs; for lists, how many entries each side has. */
 export interface CourseDifference {
+	/** What the two say differently. */
 	field: keyof Course
+	/** As this window has it. */
 	mine: string | number
+	/** As it was saved meanwhile. */
 	theirs: string | number
 }
 
+/** Everything that a course says for itself; designs and sessions are compared one by one. */
 const FIELDS = [
 	'name',
 	'studentCount',

@@ -12,6 +12,7 @@ export type PlanFor = (typeof PLAN_FOR)[number]
 export interface Break {
 	/** Minutes after midnight. */
 	startMin: number
+	/** Whole, > 0. */
 	minutes: number
 }
 
@@ -20,28 +21,37 @@ export interface Session {
 	date: string
 	/** Minutes after midnight. */
 	startMin: number
+	/** Doors close, setting up and clearing away included. */
 	endMin: number
 	/** Setting up and welcome, at the start. */
 	setUpMinutes: number
 	/** Boxing and clearing away, at the end. */
 	clearAwayMinutes: number
+	/** In order, within the hands-on time. */
 	breaks: Break[]
 	/** Place of the studio; absent: its first room. */
 	roomId?: number
 }
 
 export interface CourseDesign {
+	/** Of the studio's design book. */
 	designId: string
+	/** Whole, >= 1. */
 	flowersPerStudent: number
+	/** Option of each choice of the design. */
 	picks: Picks
 	/** Version of the design that the course is planned with; absent before it is first saved. */
 	designVersion?: number
 }
 
 export interface Course {
+	/** As the instructor calls it; nothing is computed from it. */
 	name: string
+	/** Places of the course, taken or not. */
 	studentCount: number
+	/** Of the group as a whole; students of another level break more or less. */
 	pace: Pace
+	/** Whether the slower half is waited for. */
 	planFor: PlanFor
 	/** Confidence that each student has enough pieces, in (0, 1). */
 	spareConfidence: number
@@ -49,7 +59,9 @@ export interface Course {
 	demoFlowers: number
 	/** Most minutes of homework between two sessions; 0: none is given. */
 	homeworkMinutes: number
+	/** Each design once, in the order in which they are told. */
 	designs: CourseDesign[]
+	/** In order of time; at least one. */
 	sessions: Session[]
 	/** Where pieces lie between sessions, a place of the studio; absent: its first store. */
 	storeId?: number

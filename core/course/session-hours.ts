@@ -6,7 +6,9 @@ import type { Session } from './course'
 
 /** From one minute of the day to another. */
 export interface Stretch {
+	/** Minutes after midnight. */
 	open: number
+	/** Minutes after midnight, after it opens. */
 	close: number
 }
 
@@ -33,6 +35,7 @@ export function sessionProblems(sessions: readonly Session[]): FieldProblem[] {
 	return [...sessions.flatMap(hourProblems), ...orderProblems(sessions)]
 }
 
+/** One session by itself: its end, what setting up and clearing away leave, and breaks within what is left. */
 function hourProblems(session: Session, s: number): FieldProblem[] {
 	const path = `sessions[${s}]`
 	const problems: FieldProblem[] = []
@@ -52,6 +55,7 @@ function hourProblems(session: Session, s: number): FieldProblem[] {
 	return problems
 }
 
+/** Sessions one after the other: the next begins when the one before has ended, also across midnight. */
 function orderProblems(sessions: readonly Session[]): FieldProblem[] {
 	return sessions.flatMap((session, s) => {
 		const next = sessions[s + 1]

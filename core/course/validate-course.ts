@@ -6,7 +6,9 @@ import { sessionProblems } from './session-hours'
 
 /** From the least to the most that is taken. */
 interface Range {
+	/** Least that is taken. */
 	min: number
+	/** Most that is taken. */
 	max: number
 }
 
@@ -33,6 +35,7 @@ export const COURSE_LIMITS = {
 /** How sure it is to be that each student has enough pieces. */
 export const SPARE_CONFIDENCES = [0.8, 0.9, 0.95] as const
 
+/** Longer ids are nobody's: the columns that keep them end there. */
 const ID_LENGTH = 60
 const WAIT_KEY_LENGTH = 200
 
@@ -70,6 +73,7 @@ export function requireValidCourse<T extends Course>(course: T): T {
 	return course
 }
 
+/** At least one, none twice, each of them with flowers to make and choices in bounds. */
 function designsProblems(designs: readonly CourseDesign[]): FieldProblem[] {
 	const ids = designs.map(({ designId }) => designId)
 	return [
@@ -92,6 +96,7 @@ function designsProblems(designs: readonly CourseDesign[]): FieldProblem[] {
 	]
 }
 
+/** Fields first: hours and order of sessions are judged only where every field makes sense by itself. */
 function sessionsProblems(sessions: readonly Session[]): FieldProblem[] {
 	const own = [
 		...problemIf(sessions.length < COURSE_LIMITS.sessions.min, 'sessions', 'Add at least one session'),
@@ -102,6 +107,7 @@ function sessionsProblems(sessions: readonly Session[]): FieldProblem[] {
 	return own.length > 0 ? own : sessionProblems(sessions)
 }
 
+/** @param s - position of the session, from 0, for the field's path */
 function sessionFieldProblems(session: Session, s: number): FieldProblem[] {
 	const { minuteOfDay, setUpMinutes, clearAwayMinutes, breaks, breakMinutes } = COURSE_LIMITS
 	const path = `sessions[${s}]`
@@ -119,6 +125,7 @@ function sessionFieldProblems(session: Session, s: number): FieldProblem[] {
 	]
 }
 
+/** Waits that the instructor has set herself, in minutes by the wait's key. */
 function waitsProblems(waits: NonNullable<Course['waits']>): FieldProblem[] {
 	const entries = Object.entries(waits)
 	return [
@@ -130,6 +137,7 @@ function waitsProblems(waits: NonNullable<Course['waits']>): FieldProblem[] {
 	]
 }
 
+/** A whole number in its range, in words that name the unit. */
 function wholeProblem(path: string, value: number, { min, max }: Range, unit: string): FieldProblem[] {
 	return problemIf(
 		!(Number.isInteger(value) && value >= min && value <= max),
@@ -138,10 +146,12 @@ function wholeProblem(path: string, value: number, { min, max }: Range, unit: st
 	)
 }
 
+/** No more of them than the range allows. */
 function mostProblem(path: string, what: string, count: number, { max }: Range): FieldProblem[] {
 	return problemIf(count > max, path, `At most ${max} ${what}`)
 }
 
+/** A problem or none, so that rules read as a list. */
 function problemIf(isWrong: boolean, path: string, message: string): FieldProblem[] {
 	return isWrong ? [{ path, message }] : []
 }

@@ -11,6 +11,7 @@ export interface Caution {
 	text: string
 }
 
+/** What is said where the hazard is. It defers to labels, local rules and licensed practice. */
 const CAUTIONS: Record<Hazard, Omit<Caution, 'hazard'>> = {
 	'not food': {
 		title: 'Not all of it is food',
@@ -46,6 +47,7 @@ const CAUTIONS: Record<Hazard, Omit<Caution, 'hazard'>> = {
 	},
 }
 
+/** Materials that bring a hazard by themselves, whatever the step does with them. */
 const HAZARDS_OF_MATERIALS: Partial<Record<MaterialKind, readonly Hazard[]>> = {
 	dust: ['dust'],
 	'strong alcohol': ['alcohol'],

@@ -6,9 +6,12 @@ import type { Allergen } from '../vocabulary/allergen'
 import { resolveDesign } from './resolve-design'
 
 export interface DesignCard extends DesignEffort {
+	/** One line, for lists. */
 	summary: string
 	audience: Audience
+	/** In any of its options. */
 	hasWires: boolean
+	/** Of everything that it may be made with, in any of its options. */
 	allergens: Allergen[]
 	/** Names of its choices. */
 	choices: string[]

@@ -6,17 +6,21 @@ export interface FieldDifference {
 	field: string
 	/** Plain text; undefined: not there. */
 	before: string | undefined
+	/** undefined: it is gone. */
 	after: string | undefined
 }
 
 export interface DesignDifference {
 	kind: 'design' | 'part' | 'step' | 'layer' | 'choice' | 'technique' | 'mixture'
+	/** As it is called now, or was. */
 	name: string
+	/** What became of it from the one to the other. */
 	change: 'added' | 'removed' | 'changed'
 	/** Of what changed; empty for what was added or removed. */
 	fields: FieldDifference[]
 }
 
+/** What a design says for itself; lists are compared item by item. */
 const OWN_FIELDS = ['name', 'kind', 'audience', 'level', 'finishedSizeMm', 'summary', 'notes'] as const
 
 /** In the order of the design; nothing if they say the same. */
@@ -45,6 +49,7 @@ export function compareDesigns(before: Design, after: Design): DesignDifference[
 	]
 }
 
+/** Items are the same by id: one of another name is renamed, not another one. */
 function compareLists<T extends { id: string }>(
 	kind: DesignDifference['kind'],
 	before: readonly T[],
@@ -76,10 +81,12 @@ function compareFields(before: unknown, after: unknown, path = ''): FieldDiffere
 	return old === now ? [] : [{ field: path, before: old, after: now }]
 }
 
+/** An object of JSON, no list. */
 function isRecord(value: unknown): value is Record<string, unknown> {
 	return typeof value === 'object' && value !== null && !Array.isArray(value)
 }
 
+/** A value in words short enough for a line; undefined where there is none. */
 function toText(value: unknown): string | undefined {
 	if (value === undefined) return undefined
 	if (Array.isArray(value)) return value.map(toText).join(', ')

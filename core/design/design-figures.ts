@@ -7,9 +7,11 @@ import { measureEffort, type DesignEffort } from './design-effort'
 import type { ResolvedDesign, ResolvedLayer } from './resolve-design'
 
 export interface DesignFigures extends DesignEffort {
+	/** Grams of one flower, without spares. */
 	paste: { paste: Paste; colour: string; massG: number }[]
 	/** Paste of one flower. */
 	pasteG: number
+	/** Of one flower, mm each. */
 	wires: { gauge: number; colour: string; lengthMm: number; count: number }[]
 	/** Of unstretched tape, full width. */
 	tapeMm: number
@@ -25,6 +27,7 @@ const STEEL_G_PER_MM3 = 0.00785
 const TAPE_SHARES = { full: 1, half: 1 / 2, third: 1 / 3 }
 /** A bundle of wires that tape goes round, and the stem that it is laid down, mm; common practice, no source. */
 const STEM_DIAMETER_MM = 4
+/** Length of a stem that is taped beyond the flower. */
 const STEM_MM = 120
 
 /** @throws {PathError} an outline of its own that is none */

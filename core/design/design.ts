@@ -39,6 +39,7 @@ export type Tint = (typeof TINTS)[number]
 export type Condition = Record<string, string[]>
 
 export interface PartWire {
+	/** Number of the wire's gauge: the higher, the thinner. */
 	gauge: number
 	/** Whole mm, of each wire. */
 	lengthMm: number
@@ -81,11 +82,13 @@ export type MaterialKind =
 export interface Material {
 	name: string
 	kind: MaterialKind
+	/** Absent: as is usual for the kind, or not measured out. */
 	gPerPiece?: number
 }
 
 /** A paste beyond the usual ones, known by the one that it is like. */
 export interface OwnPaste {
+	/** As the studio calls it. */
 	name: string
 	/** In [0.25, 4]: 2 dries twice as fast. */
 	paceFactor: number
@@ -93,18 +96,23 @@ export interface OwnPaste {
 
 /** A paste of the studio's own, with the usual one that it is like. */
 export interface OwnPasteLike extends OwnPaste {
+	/** The paste whose figures it has. */
 	like: Paste
 }
 
 interface PartTerms {
 	name: string
+	/** Whole, >= 1, without spares. */
 	piecesPerFlower: number
+	/** What it is cut, formed or moulded to, mm. */
 	form: PartForm
 	paste?: Paste
 	/** A paste of the studio's own, like `paste` but drying so many times as fast. */
 	ownPaste?: OwnPaste
+	/** Of the paste, by name; undyed paste has one too. */
 	colour: string
 	wire?: PartWire
+	/** What it dries on, and how that breathes. */
 	drying?: { backFace: BackFace; former: string }
 	/** Pieces taped together before the assembly, on a wire of the bundle's own. */
 	bundles?: { pieces: number; wire?: PartWire }
@@ -115,6 +123,7 @@ interface PartTerms {
 export interface Part extends PartTerms {
 	id: string
 	role: PartRole
+	/** Of the drawing alone. */
 	tint: Tint
 	/** Beyond what the paste is known for, as a label says. */
 	allergens?: Allergen[]
@@ -153,11 +162,15 @@ interface StepTerms {
 	minutesPerPiece: number
 	/** Once, whatever the number of pieces. */
 	fixedMinutes: number
+	/** For the student, in one or two sentences. */
 	sentence: string
+	/** One of each at a time; who has no own one waits for it. */
 	tools: string[]
 	/** For how much of a piece's time a tool is in the hand, in [0, 1]; absent: as usual for such a tool. */
 	toolShares?: Record<string, number>
+	/** Where it may be done but in class. */
 	places: AllowedPlace[]
+	/** What it is worth to do it in class. */
 	teaching: Teaching
 }
 
@@ -169,6 +182,7 @@ export interface Step extends StepTerms {
 	label: string
 	/** Id of the technique that it uses, shown once per course before its first use. */
 	technique?: string
+	/** Steps that come before, and the waits between. */
 	needs: Need[]
 	/** Present: may be interrupted, never for fewer pieces than this. */
 	leastPieces?: number
@@ -179,6 +193,7 @@ export interface Step extends StepTerms {
 	uses?: { mixture: string; amountPerPiece: number }[]
 	/** Beyond what materials, tools and wires tell by themselves. */
 	hazards: Hazard[]
+	/** Absent: under every option. */
 	when?: Condition
 	variants?: { when: Condition; set: Partial<StepTerms> }[]
 }
@@ -193,12 +208,14 @@ export interface Choice {
 export interface Technique {
 	id: string
 	name: string
+	/** Of showing it once to the class. */
 	demoMinutes: number
 }
 
 /** A layer of the assembly, from inside out. */
 export interface Layer {
 	part: string
+	/** In this layer; all layers together use what the parts make. */
 	pieceCount: number
 	/** Distance of the pieces' feet from the middle. */
 	radiusMm: number
@@ -210,6 +227,7 @@ export interface Layer {
 	dropMm?: number
 	/** 0 upright, 90 flat, more bent back; absent: 75. */
 	opennessDeg?: number
+	/** Absent: as is usual for the kind. */
 	joining?: 'taped' | 'glued'
 	/** Turns of tape a piece. */
 	tapeTurns?: number
@@ -230,11 +248,13 @@ export interface Design {
 	audience?: Audience
 	/** 1 (first lesson) to 5. */
 	level: number
+	/** Across, as it is sold. */
 	finishedSizeMm: number
 	/** The view that shows it best; absent: from above. */
 	bestView?: 'above' | 'side'
 	summary: string
 	notes?: string
+	/** What a student or a course decides on; may be none. */
 	choices: Choice[]
 	techniques: Technique[]
 	mixtures?: Mixture[]
@@ -242,5 +262,6 @@ export interface Design {
 	extras?: { id: string; name: string; value: number }[]
 	parts: Part[]
 	steps: Step[]
+	/** From the middle outwards. */
 	layers: Layer[]
 }

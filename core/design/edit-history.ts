@@ -1,8 +1,11 @@
 /** Undo and redo without limit: states are shared, so keeping all of them costs little. */
 
 export interface EditHistory<T> {
+	/** The oldest first. */
 	past: readonly T[]
+	/** As it is shown and saved. */
 	present: T
+	/** What was undone, the next one first. */
 	future: readonly T[]
 	/** What the last change was about; a further change about the same is one with it. */
 	key: string | undefined

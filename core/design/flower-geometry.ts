@@ -17,15 +17,20 @@ export const USUAL_OPENNESS_DEG = 75
 const GOLDEN_ANGLE_RAD = Math.PI * (3 - Math.sqrt(5))
 
 export interface PlacedPiece {
+	/** Position of the layer, from the middle. */
 	layer: number
 	/** Within its layer. */
 	index: number
 	part: ResolvedPart
+	/** Of the drawing. */
 	tint: Tint
+	/** Around the axis of the flower. */
 	azimuthRad: number
 	/** Lean from upright. */
 	opennessRad: number
+	/** From the axis to its foot. */
 	radiusMm: number
+	/** Of its foot above the base. */
 	heightMm: number
 	/** Laid along the ring instead of outwards. */
 	isAlong: boolean
@@ -38,6 +43,7 @@ export interface RingCover {
 	partName: string
 	/** Petals are meant to meet; leaves and sepals stand apart. */
 	isMeantToClose: boolean
+	/** In the ring. */
 	pieceCount: number
 	/** Of the middle of its first piece. */
 	firstAzimuthRad: number
@@ -93,7 +99,9 @@ export function placePieces(
 }
 
 interface Ring {
+	/** Of its first piece, rad. */
 	firstAzimuth: number
+	/** Angle from piece to piece, rad. */
 	pitch: number
 	/** Of a spiral: pieces of the same flowers stand at the same places. */
 	spiralCount?: number
@@ -110,11 +118,13 @@ function ringOf({ pieceCount, arrangement }: ResolvedLayer, l: number, before: R
 	return { firstAzimuth: arrangement === 'aligned' ? before.firstAzimuth : l * GOLDEN_ANGLE_RAD, pitch }
 }
 
+/** A small chance deviation, so that the flower does not look turned on a lathe; without a generator none. */
 function vary(rng: Rng | undefined, deviation: number): number {
 	// The sum of three uniforms: near enough to normal, and never far out.
 	return rng ? deviation * 2 * (rng() + rng() + rng() - 1.5) : 0
 }
 
+/** Degrees are what a design says. */
 function toRad(degrees: number): number {
 	return (degrees * Math.PI) / 180
 }

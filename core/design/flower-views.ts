@@ -21,6 +21,7 @@ export interface DrawnPiece {
 	index: number
 	partId: string
 	tint: Tint
+	/** From the outline's own mm, foot at the origin, to the drawing's. */
 	matrix: Matrix
 	/** A flat piece has a vein and a shaded foot; a body has neither. */
 	isFlat: boolean
@@ -60,6 +61,11 @@ interface Seen {
 /** A body that leans less than this is seen end-on from above: as round as it is. */
 const END_ON_RAD = Math.PI / 4
 
+/**
+ * The piece in the plane of the bench: leaning pieces are foreshortened.
+ *
+ * @param isMiddle - of the innermost layer, which is seen from its end
+ */
 function seenFromAbove(piece: PlacedPiece, isMiddle: boolean): Seen {
 	const { part, azimuthRad, opennessRad, radiusMm, scale, layer, index } = piece
 	const { lengthMm, widthMm } = pieceSize(part.form)
@@ -81,6 +87,7 @@ function seenFromAbove(piece: PlacedPiece, isMiddle: boolean): Seen {
 	return { matrix: [cos * scale, sin * scale, -sin * reach, cos * reach, x, y], depth }
 }
 
+/** The piece in a vertical plane: what stands behind lies deeper and is drawn first. */
 function seenFromTheSide(piece: PlacedPiece, isMiddle: boolean): Seen {
 	const { part, azimuthRad, opennessRad, radiusMm, heightMm, scale } = piece
 	if (isMiddle && part.form.type !== 'cut') return { matrix: [scale, 0, 0, scale, 0, -heightMm], depth: 0 }
@@ -106,6 +113,7 @@ function seenFromTheSide(piece: PlacedPiece, isMiddle: boolean): Seen {
 	return { matrix: [facing, 0, -out * sin, rise, x, -heightMm], depth: -cos * (radiusMm + (out * lengthMm) / 2) }
 }
 
+/** Outlines of formed bodies in a box of 100 × 100, foot below. */
 const BODY_SHAPES = {
 	ball: 'M0 0A50 50 0 0 1 0 -100A50 50 0 0 1 0 0Z',
 	cylinder: 'M-50 -12C-50 4 50 4 50 -12L50 -88C50 -104 -50 -104 -50 -88Z',

@@ -5,7 +5,9 @@ import { piecesToMake } from '../materials/spares'
 
 export interface PieceCount {
 	part: ResolvedPart
+	/** Put into the flowers. */
 	needed: number
+	/** Made beside them, by the chance that pieces break. */
 	spares: number
 	/** needed + spares. */
 	made: number

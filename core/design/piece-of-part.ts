@@ -37,6 +37,7 @@ export function pieceOfPart(
 	}
 }
 
+/** What dries: a sheet by its thickness, a body by how far its middle lies from the air. */
 function bodyOf({ form, drying, wire }: DriedPart, standard: GaugeStandard): DryingBody | undefined {
 	switch (form.type) {
 		case 'cut':
@@ -56,6 +57,7 @@ function bodyOf({ form, drying, wire }: DriedPart, standard: GaugeStandard): Dry
 	}
 }
 
+/** @param wireRadiusMm - of the wire inside, through which nothing dries; 0 without one */
 function formedBody(form: Extract<PartForm, { type: 'formed' }>, wireRadiusMm: number): DryingBody {
 	const radiusMm = form.diameterMm / 2
 	const lengthMm = form.lengthMm ?? form.diameterMm
@@ -78,6 +80,7 @@ function formedBody(form: Extract<PartForm, { type: 'formed' }>, wireRadiusMm: n
 	}
 }
 
+/** Half a ball of the volume, as a moulded piece is about; on a board its flat side does not breathe. */
 function domeOf(volumeMm3: number, liesOnBoard: boolean): DryingBody | undefined {
 	if (!(volumeMm3 > 0)) return undefined
 	const radiusMm = ((3 * volumeMm3) / (2 * Math.PI)) ** (1 / 3)

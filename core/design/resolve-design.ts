@@ -17,8 +17,11 @@ export type ResolvedLayer = Omit<Layer, 'when'>
 export interface ResolvedDesign extends Omit<Design, 'choices' | 'parts' | 'steps' | 'layers'> {
 	/** Every choice of the design with the option taken. */
 	picks: Picks
+	/** Those that the options leave. */
 	parts: ResolvedPart[]
+	/** Those that the options leave, with their needs past what is left out. */
 	steps: ResolvedStep[]
+	/** Those that the options leave. */
 	layers: ResolvedLayer[]
 }
 
@@ -77,6 +80,10 @@ function settlePlain<T extends Varying & { when?: Condition }>(item: T, picks: P
 	return plain
 }
 
+/**
+ * Needs of a step through steps that are left out: it then waits for what they waited for, without their
+ * limit, which spoke of a work that is not done.
+ */
 function bypassLeftOut(step: Step, steps: readonly Step[], isKept: (step: Step) => boolean): Need[] {
 	return step.needs.flatMap((need) => {
 		const before = steps.find(({ id }) => id === need.after)

@@ -27,6 +27,7 @@ export function scaleDesign(design: Design, factor: number, standard: GaugeStand
 	}
 }
 
+/** Lengths grow by the factor, thickness does not: a larger petal is rolled from the same sheet. */
 function scalePart(part: Part, factor: number, standard: GaugeStandard): Part {
 	const form = scaleForm(part.form, factor)
 	const rescale = (wire: PartWire, onto: PartForm) => scaleWire(wire, onto, factor, standard)
@@ -80,10 +81,12 @@ function scaleForm(form: PartForm, factor: number): PartForm {
 	}
 }
 
+/** Its length grows with the piece; its gauge follows the piece's mass. */
 function scaleWire(wire: PartWire, form: PartForm, factor: number, standard: GaugeStandard): PartWire {
 	return { ...wire, lengthMm: wireLength(wire, factor), gauge: proposeGauge(wire, form, factor, standard) }
 }
 
+/** Whole mm, within what a wire can be. */
 function wireLength({ lengthMm }: PartWire, factor: number): number {
 	return Math.min(1000, Math.max(5, Math.round(lengthMm * factor)))
 }

@@ -8,7 +8,9 @@ import type { PartForm } from '../vocabulary/piece-form'
 
 /** A problem and the place of the document where it lies, as a JSON pointer. */
 export interface DesignProblem {
+	/** Of the field, as a JSON pointer. */
 	path: string
+	/** For a person, in a sentence. */
 	message: string
 }
 
@@ -26,6 +28,7 @@ export function validateDesign(design: Design): DesignProblem[] {
 	]
 }
 
+/** An id names one thing of its kind. */
 function duplicateProblems({ choices, techniques, mixtures = [], extras = [], parts, steps }: Design): DesignProblem[] {
 	return Object.entries({ choices, techniques, mixtures, extras, parts, steps }).flatMap(([key, items]) => {
 		return items.flatMap(({ id }, index) => {
@@ -35,6 +38,7 @@ function duplicateProblems({ choices, techniques, mixtures = [], extras = [], pa
 	})
 }
 
+/** Whatever is named by an id is there. */
 function referenceProblems({ parts, steps, layers, techniques, mixtures = [], extras = [] }: Design): DesignProblem[] {
 	const partIds = new Set(parts.map(({ id }) => id))
 	const unknown = (path: string, kind: string, id: string | undefined, known: ReadonlySet<string>) => {
@@ -65,6 +69,7 @@ function allTools(step: Step | undefined): string[] {
 	return [...(step?.tools ?? []), ...(step?.variants ?? []).flatMap(({ set }) => set.tools ?? [])]
 }
 
+/** Conditions name choices and options that the design has. */
 function conditionProblems({ choices, parts, steps, layers }: Design): DesignProblem[] {
 	const check = (path: string, when: Condition | undefined): DesignProblem[] => {
 		return Object.entries(when ?? {}).flatMap(([choiceId, optionIds]) => {
@@ -83,6 +88,10 @@ function conditionProblems({ choices, parts, steps, layers }: Design): DesignPro
 	return [...ofVarying('parts', parts), ...ofVarying('steps', steps), ...ofVarying('layers', layers)]
 }
 
+/**
+ * What a step waits for can be waited for: it is there, piece by piece only within one part, and its limits
+ * leave room for the wait itself.
+ */
 function needProblems({ steps }: Design, step: Step, need: Need, path: string): DesignProblem[] {
 	const before = steps.find(({ id }) => id === need.after)
 	if (!before) return [{ path: `${path}/after`, message: `there is no step "${need.after}"` }]
@@ -123,6 +132,7 @@ function outlineProblems({ parts }: Design): DesignProblem[] {
 	])
 }
 
+/** An outline of one's own can be cut: one closed line that does not cross itself. */
 function pathProblems(form: PartForm, path: string): DesignProblem[] {
 	if (form.type !== 'cut' || form.outline !== 'own') return []
 	try {

@@ -65,6 +65,7 @@ export function reckonUsualWait(
 	return { p50, p90: p50 * FILM_SPREAD }
 }
 
+/** What dries on the surface after the step: glue, gel, paint or glaze, by the materials that it uses. */
 function filmsOf({ materials = [] }: ResolvedStep, stage: DryingStage | undefined): FilmWait[] {
 	return materials.flatMap(({ kind }): FilmWait[] => {
 		if (kind === 'edible glue') return [stage === 'skin' || stage === 'touch' ? 'glue grips' : 'glue holds']
@@ -87,6 +88,7 @@ function hasDriedBefore({ steps }: Context, from: ResolvedStep): boolean {
 	return false
 }
 
+/** A derived part is of the paste that it was made from. */
 function sourcePaste({ parts }: Context, form: ResolvedDesign['parts'][number]['form']): Paste | undefined {
 	return form.type === 'derived' ? parts.find(({ id }) => id === form.fromPart)?.paste : undefined
 }

@@ -14,13 +14,22 @@ export const AIR_SPEEDS: Record<AirMovement, number> = { sealed: 0, still: 0.07,
 
 export type FilmShape = 'sheet' | 'cylinder' | 'sphere'
 
+/**
+ * Properties of air near room temperature; over the 15 to 30 °C of a studio they change by less than a
+ * tenth, which is less than the speed of its air is known to.
+ */
 const CONDUCTIVITY = 0.0257 // W/(m K), of air
 const VISCOSITY = 1.52e-5 // m²/s
+/** Momentum against heat, and heat against water vapour: how far one correlation serves for the other. */
 const PRANDTL = 0.71
 const LEWIS = 0.87
+/** Density times specific heat. */
 const AIR_HEAT_CAPACITY = 1.2 * 1006 // J/(m³ K)
+/** W/(m² K⁴). */
 const STEFAN_BOLTZMANN = 5.670374e-8
+/** Of paste, paper and most other surfaces that are no metal. */
 const EMISSIVITY = 0.9
+/** At room temperature. */
 const LATENT_HEAT = 2.45e6 // J/kg, of water
 /** Activity of the drying surface for which the cooling is reckoned. */
 const USUAL_ACTIVITY = 0.7
@@ -53,6 +62,11 @@ export function airFilm(temperatureC: number, speed: number, shape: FilmShape, l
 	return { heatTransfer, radiation, massTransfer, cooling, effective: massTransfer / cooling }
 }
 
+/**
+ * Mean Nusselt number of a plate along the air, a cylinder across it, and a sphere.
+ *
+ * @param reynolds - dimensionless, >= 0; 0 is air at rest, where a sheet gets nothing and is carried by radiation
+ */
 function nusselt(reynolds: number, shape: FilmShape): number {
 	switch (shape) {
 		case 'sheet':

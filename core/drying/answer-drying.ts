@@ -10,6 +10,7 @@ import { findWhatHelps, findWhatSlows, type Rung, type SlowReason } from './what
 
 export interface DryingQuestion {
 	piece: DryingPiece
+	/** Where it lies, one stay after the other. */
 	path: DryingPath
 	/** What is asked for. */
 	stage: DryingStage
@@ -18,6 +19,7 @@ export interface DryingQuestion {
 }
 
 export interface DryingAnswer {
+	/** Hours to each stage. */
 	stages: Record<DryingStage, StageForecast>
 	/** Below which each stage can be reached at all, in (0, 1). */
 	cutOffs: Record<DryingStage, number>
@@ -25,8 +27,11 @@ export interface DryingAnswer {
 	sure: number
 	/** The wanted stage is lost again before it is wanted: so many hours from the start. */
 	softensAtHours?: number
+	/** Its moisture through time and depth, for the drawing. */
 	course: DryingCourse
+	/** What makes it slow, the worst first; empty where nothing does. */
 	slow: SlowReason[]
+	/** What would make it ready sooner. */
 	rungs: Rung[]
 	/** Hours sooner that it must begin to be planned for; absent: it is early enough, or never comes. */
 	beginEarlierHours?: number
@@ -34,6 +39,7 @@ export interface DryingAnswer {
 
 /** The section is followed a little beyond what is asked. */
 const LOOK_ON = 1.25
+/** A very thin piece is looked at for so long all the same, and a hopeless one no longer than two weeks. */
 const LEAST_LOOK_HOURS = 2
 const LONGEST_LOOK_HOURS = 24 * 14
 

@@ -34,6 +34,11 @@ export const CLIMATE_PRESETS: readonly ClimatePreset[] = [
 	{ id: 'box', name: 'Closed box', climate: { type: 'steady', temperatureC: 20, humidity: 0.6 }, movement: 'sealed' },
 ]
 
+/**
+ * A room whose air stays as it is, with nobody moving it.
+ *
+ * @param humidity - relative, in (0, 1)
+ */
 function preset(id: string, name: string, temperatureC: number, humidity: number): ClimatePreset {
 	return { id, name, climate: { type: 'steady', temperatureC, humidity }, movement: 'still' }
 }

@@ -6,6 +6,7 @@ import type { AirMovement } from './air-film'
 import type { Faces } from './drying-piece'
 
 export interface Air {
+	/** °C, of the air. */
 	temperatureC: number
 	/** Relative humidity, 0 to 1. */
 	humidity: number
@@ -21,6 +22,7 @@ export interface Stay {
 	/** Infinity for the last. */
 	hours: number
 	climate: Climate
+	/** How the air goes past the piece. */
 	movement: AirMovement
 	/** Absent: as the piece lay before, at first as its body says. */
 	faces?: Faces

@@ -8,16 +8,20 @@
 import type { Grid } from './grid'
 import type { SurfaceLaw } from './surface-law'
 
+/** Of the method: with it both stages have one matrix, and the step is L-stable. */
 const GAMMA = 1 - Math.SQRT1_2
 /** Of the moisture of the outermost cell, kg/kg. */
 const NEWTON_TOLERANCE = 1e-8
+/** Rounds in which the fluxes at the faces must have settled; more would hide a fault. */
 const MAX_NEWTON = 12
 
 /** What holds at one moment; an absent law: nothing crosses that face. */
 export interface Conditions {
 	/** m²/s. */
 	diffusivity: number
+	/** At the back of a sheet, or the wire. */
 	inner?: SurfaceLaw | undefined
+	/** At the front, or the outside of a body. */
 	outer?: SurfaceLaw | undefined
 }
 

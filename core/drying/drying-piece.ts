@@ -33,7 +33,9 @@ export const USUAL_SHEET_MM = 40
 
 /** Faces open to the air at one time, 0 (none) to 1. A body has an outer one alone: its front. */
 export interface Faces {
+	/** Share of it that breathes, in [0, 1]. */
 	front: number
+	/** Share of it that breathes, in [0, 1]. */
 	back: number
 }
 

@@ -11,15 +11,21 @@ import { makeGrid, USUAL_CELL_COUNT, type Grid } from './grid'
 import { diffusivityAt } from './paste-terms'
 import { filmLaw, type SurfaceLaw } from './surface-law'
 
+/** Steps begin short, when the surface changes within seconds, and grow by this factor each. */
 const FIRST_STEP_SEC = 4
 const GROWTH = 1.1
+/** Where the air changes by the hour a step must not jump over an hour. */
 const LONGEST_STEP_BY_DAY_SEC = 1800
+/** The run reckons in seconds, everything told is in hours. */
 const SEC_PER_HOUR = 3600
 
 /** How finely a run is computed. */
 export interface Fineness {
+	/** Of the grid. */
 	cellCount: number
+	/** Of each step over the one before. */
 	growth: number
+	/** s. */
 	firstStepSec: number
 	/** Absent: no limit where the room is steady. */
 	longestStepSec?: number
@@ -33,13 +39,18 @@ export const USUAL_FINENESS: Fineness = {
 
 /** A step that was taken. Profiles are work arrays: copy what is to be kept. */
 export interface RunStep {
+	/** Since the piece was made, s. */
 	startSec: number
+	/** s. */
 	endSec: number
+	/** Moisture by cell at its start, kg/kg. Used again: read it before the next step. */
 	before: Float64Array
+	/** Moisture by cell at its end, kg/kg. */
 	after: Float64Array
 	/** At the end of the step. */
 	conditions: Conditions
 	stay: Stay
+	/** The piece lies there for good: what is not reached then never is. */
 	isLastStay: boolean
 	/** The step taken again from its beginning, only so far; for the moment of a crossing. Overwritten by the next call. */
 	again: (stepSec: number) => DepthProfile
@@ -101,11 +112,14 @@ interface Walk {
 	grid: Grid
 	piece: DryingPiece
 	laid: readonly LaidStay[]
+	/** Of the day, when the piece is made. */
 	startMinute: number
+	/** Pace of the paste against the usual one. */
 	rate: number
 	fineness: Fineness
 }
 
+/** The run itself, a step at a time, so that who has seen enough stops it. */
 function* walk(terms: Walk, profile: Float64Array): Generator<RunStep, void, undefined> {
 	const { grid, laid, fineness } = terms
 	const step = createStepper(grid)
@@ -145,6 +159,11 @@ function* walk(terms: Walk, profile: Float64Array): Generator<RunStep, void, und
 	}
 }
 
+/**
+ * One step of the grid under the air of its two stages.
+ *
+ * @returns the conditions at its end, with which the next one begins
+ */
 function takeStep(
 	step: StepInto,
 	from: Float64Array,

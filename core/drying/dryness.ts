@@ -33,7 +33,9 @@ export function createProfileReader(grid: Grid): (profile: Float64Array, conditi
 
 /** What a stage asks of a piece: how much of its depth, and from where. */
 export interface DryDepth {
+	/** Which face is looked at. */
 	from: 'front' | 'either face'
+	/** Down to which it has to be so dry, m. */
 	depthM: number
 }
 
@@ -83,6 +85,7 @@ export function meanInDepth(profile: DepthProfile, { from, depthM }: DryDepth): 
 	}
 }
 
+/** The dampest moisture, kg/kg, from the exposed face down to a depth; the edge is read between two cells. */
 function wettestInFront({ positions, moisture }: DepthProfile, depthM: number): number {
 	const last = positions.length - 1
 	const limit = positions[last]! - depthM
@@ -121,6 +124,7 @@ function levelOfDepth(profile: DepthProfile, depthM: number): number {
 	return high
 }
 
+/** Straight line through two points. */
 function lineAt(x0: number, y0: number, x1: number, y1: number, x: number): number {
 	return x1 === x0 ? y1 : y0 + ((y1 - y0) * (x - x0)) / (x1 - x0)
 }

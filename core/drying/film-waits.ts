@@ -30,12 +30,16 @@ const GLAZE_FACTOR = 6
 const LEAST_GLAZE_SEC = 480
 /** Water that the paste takes up from glue, and how much damper it may stay (kg/kg). */
 const GLUE_KG_PER_M2 = 0.012
+/** Glue grips while the paste under it may stay so much damper, and holds when it is nearly as dry as before. */
 const GRIP_MOISTURE = 0.08
 const HOLD_MOISTURE = 0.02
+/** The universal gas constant over the molar mass of ethanol. */
 const ETHANOL_GAS_CONSTANT = 8.314462618 / 0.046068 // J/(kg K)
+/** J/kg. */
 const ETHANOL_LATENT_HEAT = 8.5e5
 /** Diffusivity of ethanol against water vapour in air, for the analogy. */
 const ETHANOL_DIFFUSIVITY_RATIO = 1.18 / 2.5
+/** Antoine's constants for ethanol are tabulated in mmHg. */
 const PA_PER_MMHG = 133.322
 
 /**
@@ -67,6 +71,7 @@ export function filmWaitSec(
 	}
 }
 
+/** The air over a film lying on a petal of usual size. */
 function filmOf({ temperatureC, movement }: Air & { movement: AirMovement }): AirFilm {
 	return airFilm(temperatureC, AIR_SPEEDS[movement], 'sheet', USUAL_SHEET_MM / 1000)
 }

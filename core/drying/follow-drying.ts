@@ -15,12 +15,14 @@ import { STAGE_TERMS } from './stages'
 /** From when to when a stage holds, in hours. */
 export interface StageHold {
 	stage: DryingStage
+	/** Since the piece was made. */
 	fromHours: number
 	/** Absent: to the end of the time looked at. */
 	toHours?: number
 }
 
 export interface DryingSample {
+	/** Since the piece was made. */
 	hours: number
 	/** kg/kg, of the whole piece. */
 	mean: number
@@ -35,13 +37,16 @@ export interface DryingCourse {
 	holds: StageHold[]
 }
 
+/** Enough for a smooth curve on a screen, few enough to send. */
 const SAMPLE_COUNT = 80
 /** Steps are no longer than this share of the time looked at, so that losses are found where they are. */
 const LONGEST_STEP_SHARE = 1 / 60
 
 interface Watch {
 	stage: DryingStage
+	/** Where it is looked at. */
 	depth: DryDepth
+	/** At most, kg/kg. */
 	moisture: number
 	/** When it began to hold; absent while it does not. */
 	since?: number
@@ -98,6 +103,7 @@ export function followDrying(
 	}
 }
 
+/** From the exposed face inwards; a sheet that dries on both faces is reckoned as a half and shown whole. */
 function showMoisture({ moisture }: DepthProfile, isHalf: boolean): number[] {
 	const front = [...moisture].reverse()
 	return isHalf ? [...front, ...front.toReversed()] : front

@@ -112,6 +112,11 @@ function searchFactor(isInTime: (factor: number) => boolean): number {
 	return Math.exp((low + high) / 2)
 }
 
+/**
+ * Chance that the stage is reached, in [0, 1].
+ *
+ * @param hours - from when the piece is made
+ */
 function sureWithin(times: Times, belief: PaceBelief, stage: DryingStage, hours: number): number {
 	const plain = chanceWithin(belief, times.factorFor(stage, hours))
 	const even = times.even()[stage]
@@ -122,6 +127,7 @@ function sureWithin(times: Times, belief: PaceBelief, stage: DryingStage, hours:
 	return hours >= guarded ? plain : Math.min(plain, 0.5 + ((SURE - 0.5) * (hours - even)) / (guarded - even))
 }
 
+/** A time that is never reached stays so, whatever the factor. */
 function scale(hours: number | undefined, factor: number): number | undefined {
 	return hours === undefined ? undefined : hours * factor
 }

@@ -2,7 +2,9 @@
 
 /** From the inner radius (or the back of a sheet) to the outer one (or the front). */
 export interface Extent {
+	/** Radius, or depth of a sheet, at which the paste begins, m. */
 	innerM: number
+	/** At which it meets the air, m. */
 	outerM: number
 	/** Cross-section grows as r^m: 0 sheet, 1 cylinder, 2 sphere; any number >= 0 between. */
 	exponent: number
@@ -11,6 +13,7 @@ export interface Extent {
 export interface Grid extends Extent {
 	/** Positions in m; one more than cells. */
 	edges: Float64Array
+	/** Of the cells, m, rising. */
 	centres: Float64Array
 	/** Of each cell, per unit of the piece's angle or area. */
 	volumes: Float64Array
@@ -20,6 +23,10 @@ export interface Grid extends Extent {
 
 /** Cells of a usual prediction: its hours are within 1 % of a grid eight times as fine. */
 export const USUAL_CELL_COUNT = 36
+/**
+ * The outermost cell. The surface falls to the room's moisture within seconds: a thicker cell would hold
+ * that water back, and a film of air would seem to dry too slowly.
+ */
 const FIRST_CELL_M = 1e-5
 
 /**
@@ -67,6 +74,7 @@ function geometricWidths(sum: number, count: number, first: number): number[] {
 	return Array.from({ length: count }, (_, i) => first * low ** i)
 }
 
+/** For a sheet that breathes on both faces: fine at both. */
 function mirrored(widths: number[]): number[] {
 	return [...widths, ...widths.toReversed()]
 }

@@ -4,11 +4,13 @@
  * Source: Alduchov & Eskridge 1996, J. Appl. Meteorol. 35:601 (from memory); -40 to 50 °C.
  */
 
+/** Of the Magnus form e = a exp(b T / (c + T)), T in °C. */
 const MAGNUS_PA = 610.94
 const MAGNUS_A = 17.625
 const MAGNUS_B = 243.04
 /** J/(kg K), of water vapour. */
 const VAPOUR_GAS_CONSTANT = 461.5
+/** Standard atmosphere: what the height of a place and its weather change is less than other doubts. */
 const PRESSURE_PA = 101_325
 /** Mass of a molecule of water against one of dry air. */
 const MOLAR_RATIO = 0.621945

@@ -12,6 +12,7 @@ export const MAP_HUMIDITIES = [0.3, 0.35, 0.4, 0.45, 0.5, 0.55, 0.6, 0.65, 0.7, 
 /** One row of the map: hours by humidity, undefined where never. */
 export interface MapRow {
 	temperatureC: number
+	/** Median by humidity; undefined: never. */
 	hours: (number | undefined)[]
 }
 

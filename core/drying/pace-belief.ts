@@ -13,9 +13,11 @@ const PRIOR_SD = 0.35
 const PIECE_SD = 0.25
 /** Chance that an entry is a slip, and how wide such an entry may lie. */
 const SLIP_CHANCE = 0.05
+/** Of ln t: a factor of three either way is no surprise in a slip. */
 const SLIP_SD = 1.2
 /** After a change of brand or season. */
 const CHANGE_SD = 0.15
+/** The belief is held on a grid of u = ln f: f from 0.22 to 4.5 in steps of 1 %. */
 const U_LIMIT = 1.5
 const U_COUNT = 301
 const U_GRID = Array.from({ length: U_COUNT }, (_, i) => -U_LIMIT + (2 * U_LIMIT * i) / (U_COUNT - 1))
@@ -102,6 +104,11 @@ function findTimes(belief: PaceBelief, confidence: number): number {
 	return Math.exp((low + high) / 2)
 }
 
+/**
+ * How likely the entry is if the pace is exp(u): the piece became ready between two looks.
+ *
+ * @throws {RangeError} looks that are not in order, or no model time
+ */
 function likelihood({ modelHours, notReadyHours, readyHours = Infinity }: DryingObservation, u: number): number {
 	if (!(modelHours > 0)) throw new RangeError(`modelHours must be > 0, got ${modelHours}`)
 	if (!(readyHours > notReadyHours && notReadyHours >= 0))
@@ -114,6 +121,7 @@ function likelihood({ modelHours, notReadyHours, readyHours = Infinity }: Drying
 	return (1 - SLIP_CHANCE) * between(model - u, PIECE_SD) + SLIP_CHANCE * between(model, SLIP_SD)
 }
 
+/** Weights that add up to 1. */
 function normalise(weights: readonly number[]): PaceBelief {
 	const sum = weights.reduce((total, weight) => total + weight, 0)
 	return { weights: weights.map((weight) => weight / sum) }

@@ -8,6 +8,7 @@
 import type { Paste } from '../vocabulary/paste'
 import { KELVIN } from './humid-air'
 
+/** J/(mol K). */
 const GAS_CONSTANT = 8.314462618
 /** Of the tabulated diffusivities: 21 °C. */
 const REFERENCE_K = 294.15
@@ -35,6 +36,12 @@ export const PASTE_TERMS: Record<Paste, PasteTerms> = {
 	sugarpaste: terms(0.115, 0.05, 6.5e-12, 1280),
 }
 
+/**
+ * @param freshMoisture - kg of water per kg of solids
+ * @param isothermK - of the paste's isotherm, in (0, 1)
+ * @param diffusivity - m²/s at 21 °C
+ * @param solidsDensity - kg/m³ of fresh paste
+ */
 function terms(freshMoisture: number, isothermK: number, diffusivity: number, solidsDensity: number): PasteTerms {
 	return { freshMoisture, isothermK, diffusivity, solidsDensity, activationEnergy: 40_000 }
 }

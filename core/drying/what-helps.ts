@@ -20,9 +20,14 @@ export interface Rung {
 	amount?: number
 	/** Hours, as in a forecast. */
 	p50: number | undefined
+	/** undefined: never. */
 	p90: number | undefined
 }
 
+/**
+ * Rungs are what somebody can really do: roll it a fifth thinner, take ten points of humidity out of the air
+ * with a household dryer though never below 30 %, heat by five degrees though not above 30 °C.
+ */
 const THINNER = 0.8
 const DRIER = 0.1
 const DRIEST = 0.3
@@ -31,8 +36,11 @@ const WARMEST_C = 30
 
 interface Change {
 	id: RungId
+	/** As on its rung. */
 	amount?: number
+	/** Absent: the same piece. */
 	piece?: DryingPiece
+	/** Absent: the same way. */
 	path?: DryingPath
 }
 
@@ -66,6 +74,7 @@ function isBetter(rung: Pick<Rung, 'p50' | 'p90'>, now: Pick<Rung, 'p50' | 'p90'
 	return gains(rung.p90, now.p90) || (rung.p90 === now.p90 && gains(rung.p50, now.p50))
 }
 
+/** Everything that could be tried for the piece; not what it has already. */
 function listChanges(piece: DryingPiece, path: DryingPath, p50: number | undefined): Change[] {
 	const { body, paste } = piece
 	const drier = mapClimates(path, (climate) => mapAir(climate, dryAir))
@@ -99,6 +108,7 @@ export function takeOffFormer(path: DryingPath, afterHours: number): DryingPath 
 	return changeAfter(path, afterHours, { front: 1, back: 1 })
 }
 
+/** Other faces breathe from then on; the stay that the moment lies in is cut in two. */
 function changeAfter(path: DryingPath, afterHours: number, faces: { front: number; back: number }): DryingPath {
 	let begun = 0
 	let isChanged = false
@@ -114,6 +124,7 @@ function changeAfter(path: DryingPath, afterHours: number, faces: { front: numbe
 	return { ...path, stays }
 }
 
+/** A strong fan stays as strong as it is. */
 function withFan(path: DryingPath): DryingPath {
 	return {
 		...path,
@@ -121,12 +132,14 @@ function withFan(path: DryingPath): DryingPath {
 	}
 }
 
+/** The change at every hour of the day. */
 function mapAir(climate: Climate, change: (air: Air) => Air): Climate {
 	return climate.type === 'steady'
 		? { type: 'steady', ...change(climate) }
 		: { type: 'day', hours: climate.hours.map(change) }
 }
 
+/** Never below what a household dryer reaches, and never damper than it is. */
 function dryAir({ temperatureC, humidity }: Air): Air {
 	return { temperatureC, humidity: Math.min(humidity, Math.max(DRIEST, humidity - DRIER)) }
 }
@@ -146,6 +159,7 @@ export interface SlowReason {
 	times?: number
 }
 
+/** What a usual case is: an ordinary room, and the thickness of most petals. */
 const USUAL_AIR: Air = { temperatureC: 21, humidity: 0.5 }
 const USUAL_THICKNESS_MM = 0.6
 /** Less than this is not worth a word. */

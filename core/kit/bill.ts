@@ -18,6 +18,7 @@ export interface Shares {
 	demo: number
 	/** Dried pieces that the instructor brings in exchange. */
 	swapOuts: number
+	/** For what drops, dries out or sticks to the board. */
 	reserve: number
 	/** The sum of all but `usual`. */
 	total: number

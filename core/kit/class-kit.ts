@@ -28,18 +28,25 @@ export interface KitLine extends PieceLine {
 
 export interface ClassKit {
 	studentCount: number
+	/** Of everybody, in order; without a name where nobody is known. */
 	seats: Seat[]
+	/** By when things are needed. */
 	dates: CourseDates
 	lines: KitLine[]
 	paste: PasteLine[]
+	/** What is rolled, for whom. */
 	sheets: SheetGroup[]
 	wires: WireGroup[]
 	supplies: SupplyLine[]
+	/** Of the mixtures among the supplies. */
 	recipes: Mixture[]
+	/** Lies on the bench for everybody, not measured out. */
 	atHand: string[]
 	colours: ColourBatch[]
 	tools: ToolLine[]
+	/** What pieces dry on, with how many of it are needed at once. */
 	formers: FormerLine[]
+	/** What somebody has instead of the usual. */
 	exchanges: Exchange[]
 }
 
@@ -48,7 +55,9 @@ export interface KitStudio {
 	/** Lengths in which wires are sold, whole mm, at least one. */
 	stockLengthsMm: readonly number[]
 	terms?: KitTerms
+	/** Of wire, on the shelf. */
 	offcuts?: readonly OffcutStock[]
+	/** Of each tool on the shelf. */
 	owned?: OwnedTools
 }
 

@@ -22,6 +22,7 @@ export interface PieceLine {
 	maker: 'students' | 'instructor'
 	/** How many dried sets of her pieces are brought for each student. */
 	swapSets: number
+	/** Of pieces. */
 	shares: Shares
 }
 

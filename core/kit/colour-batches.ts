@@ -8,7 +8,9 @@ export interface ColourBatch {
 	key: string
 	paste: string
 	colour: string
+	/** How much gel it takes. */
 	depth: Depth
+	/** Of the paste that is coloured, mg. */
 	shares: Shares
 	/** 0 for white. */
 	gelMg: number

@@ -16,6 +16,7 @@ export interface CourseDates {
 	beforeAhead: string
 }
 
+/** A part made ahead is made on a day, whatever the hour. */
 const MINUTES_PER_DAY = 1440
 /** Of drying allowed for a part made ahead, where no wait says more. */
 const LEAST_AHEAD_DAYS = 1

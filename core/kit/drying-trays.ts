@@ -10,6 +10,7 @@ import type { PieceLine } from './class-pieces'
 import type { KitTerms } from './kit-terms'
 
 export interface FormerLine {
+	/** As the designs name it. */
 	former: string
 	/** Pieces of all students that lie on such at once, at most. */
 	peakCount: number
@@ -26,8 +27,11 @@ interface Stay {
 	partName: string
 	/** Of one student. */
 	count: number
+	/** Minutes from the origin of the plan. */
 	start: number
+	/** Minutes from the origin of the plan; Infinity: until it is taken home. */
 	end: number
+	/** Of these pieces on one. */
 	perTray: number
 }
 
@@ -95,6 +99,7 @@ function staysOf(
 	})
 }
 
+/** Most pieces that lie there at once, and from which minute on. It can only be when some are laid down. */
 function peakOf(stays: readonly Stay[]): { count: number; minute: number | undefined } {
 	let peak: { count: number; minute: number | undefined } = { count: 0, minute: undefined }
 	for (const { start } of stays) {
@@ -109,6 +114,7 @@ function peakOf(stays: readonly Stay[]): { count: number; minute: number | undef
 /** Room round a piece on its tray, mm; common practice, no source. */
 const TRAY_GAP_MM = 10
 
+/** In rows, turned whichever way more of them fit, and one at least: a large piece has a tray to itself. */
 function piecesPerTray(form: PartForm, { trayWidthMm, trayHeightMm }: KitTerms): number {
 	const { widthMm, lengthMm } = footprintOf(form)
 	const fit = (w: number, l: number) =>
@@ -116,6 +122,7 @@ function piecesPerTray(form: PartForm, { trayWidthMm, trayHeightMm }: KitTerms):
 	return Math.max(1, fit(widthMm, lengthMm), fit(lengthMm, widthMm))
 }
 
+/** Room that a piece takes on a tray, mm. */
 function footprintOf(form: PartForm): { widthMm: number; lengthMm: number } {
 	switch (form.type) {
 		case 'cut':
@@ -132,6 +139,7 @@ function footprintOf(form: PartForm): { widthMm: number; lengthMm: number } {
 	}
 }
 
+/** As wide as it is long. */
 function squareOf(sideMm: number): { widthMm: number; lengthMm: number } {
 	return { widthMm: sideMm, lengthMm: sideMm }
 }

@@ -9,11 +9,13 @@ import { avoidedBy, type Seat } from './student'
 /** Something in a kit, as far as exchanges look at it. */
 export interface Ingredient {
 	name: string
+	/** Decides which rules speak of it. */
 	kind: 'paste' | 'mixture' | MaterialKind
 	allergens: readonly Allergen[]
 }
 
 export interface Exchange {
+	/** From 1. */
 	seatNumber: number
 	/** What it would have been. */
 	what: string
@@ -26,8 +28,11 @@ export interface Exchange {
 export const HOUSEHOLD = { lemonWater: 'water with a drop of lemon', soap: 'soap and warm water' } as const
 
 interface Rule {
+	/** What it is exchanged for: what she avoids, or that she is a child. */
 	reason: Allergen | 'child'
+	/** Whether the rule speaks of it. */
 	fits: (ingredient: Ingredient) => boolean
+	/** What she has instead; absent: it is left out of her kit. */
 	instead?: (name: string) => string
 }
 

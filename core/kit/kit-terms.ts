@@ -9,6 +9,7 @@ export type Depth = (typeof DEPTHS)[number]
 export interface KitTerms {
 	/** Board on which paste is rolled. */
 	boardWidthMm: number
+	/** Of the rolling board. */
 	boardHeightMm: number
 	/** Between pieces on the sheet. */
 	gapMm: number
@@ -24,6 +25,7 @@ export interface KitTerms {
 	tapeStretch: number
 	/** Tray on which pieces dry. */
 	trayWidthMm: number
+	/** Of a drying tray. */
 	trayHeightMm: number
 	/** Sign of the money that prices are in. */
 	currency: string
@@ -57,6 +59,7 @@ export const USUAL_G_PER_PIECE: Partial<Record<MaterialKind, number>> = {
 	fat: 0.1,
 }
 
+/** What the name of a colour says of how much gel it takes; the first word that is found decides. */
 const DEPTH_WORDS: readonly [word: RegExp, depth: Depth][] = [
 	[/^white$|undyed|natural/i, 'white'],
 	[/pale|pastel|light|ivory|cream|blush|sand|baby/i, 'pastel'],

@@ -5,8 +5,10 @@ import type { ClassKit } from './class-kit'
 export interface PackingLine {
 	/** Equal for the same thing in every kit. */
 	key: string
+	/** Heading under which it is packed. */
 	group: 'paste' | 'wire' | 'piece' | 'supply' | 'tool'
 	name: string
+	/** What tells it from others of that name. */
 	detail: string
 	unit: AmountUnit
 	/** By seat, the instructor's own first: to show and to bring dried. 0: not in that kit. */

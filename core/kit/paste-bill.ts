@@ -14,6 +14,7 @@ import type { KitTerms } from './kit-terms'
 import type { Seat } from './student'
 
 export interface PasteItem {
+	/** Of the paste by name and colour. */
 	key: string
 	/** Of the trade, or the studio's own, or what is taken instead. */
 	paste: string
@@ -38,10 +39,13 @@ export interface PasteLine {
 /** Sheets of one thickness as they are rolled and cut, for one maker. */
 export interface SheetGroup {
 	item: PasteItem
+	/** Rolled. */
 	thicknessMm: number
 	/** A usual kit, or a share of the instructor's. */
 	maker: 'kit' | ShareName
+	/** Of all its sheets, with what is left over in kneading together again. */
 	massMg: number
+	/** In the order in which they are rolled. */
 	sheets: RolledSheet[]
 	/** Names and tints of the pieces' parts by id. */
 	parts: { id: string; name: string; tint: ResolvedPart['tint'] }[]
@@ -59,6 +63,7 @@ export interface PasteBill {
 interface Batch {
 	item: PasteItem
 	line: PieceLine
+	/** Of pieces. */
 	count: number
 }
 
@@ -114,11 +119,17 @@ export function billPaste(lines: readonly PieceLine[], seats: readonly Seat[], t
 	}
 }
 
+/**
+ * Paste is one thing by its name and colour: what is kneaded once is weighed once.
+ *
+ * @param instead - name of the paste that somebody has in its place
+ */
 function pasteItem({ ownPaste, paste, colour }: ResolvedPart, instead?: string): PasteItem {
 	const name = present(instead ?? ownPaste?.name ?? paste, 'the paste of a part of paste')
 	return { key: `paste:${name}:${colour}`, paste: name, colour }
 }
 
+/** What the student of the seat has instead, where she avoids something in the paste. */
 function exchangeOf({ part }: PieceLine, seat: Seat): Exchange | undefined {
 	const name = present(part.ownPaste?.name ?? part.paste, 'the paste of a part of paste')
 	// What a studio's own paste is made of is not known: it counts as the usual one that it is like.
@@ -126,6 +137,7 @@ function exchangeOf({ part }: PieceLine, seat: Seat): Exchange | undefined {
 	return findExchange(seat, { name, kind: 'paste', allergens })
 }
 
+/** What the student of the seat has instead, each exchange once, with parts that a label speaks against. */
 function exchangesOf(lines: readonly PieceLine[], seat: Seat): Exchange[] {
 	const found = new Map(
 		lines.flatMap((line) => {
@@ -144,10 +156,12 @@ function exchangesOf(lines: readonly PieceLine[], seat: Seat): Exchange[] {
 	return [...found.values(), ...byLabel]
 }
 
+/** So many pieces of a part for a seat, of the paste that she has. */
 function batchOf(line: PieceLine, seat: Seat, count: number): Batch {
 	return { item: pasteItem(line.part, exchangeOf(line, seat)?.instead), line, count }
 }
 
+/** Batches of one part and paste together: they are rolled together. */
 function merge(batches: readonly Batch[]): Batch[] {
 	const merged = new Map<string, Batch>()
 	for (const batch of batches) {
@@ -157,6 +171,7 @@ function merge(batches: readonly Batch[]): Batch[] {
 	return [...merged.values()]
 }
 
+/** In the order in which each paste first comes. */
 function byItem(batches: readonly Batch[]): [PasteItem, Batch[]][] {
 	const groups = new Map<string, [PasteItem, Batch[]]>()
 	for (const batch of batches) {
@@ -169,6 +184,7 @@ function byItem(batches: readonly Batch[]): [PasteItem, Batch[]][] {
 }
 
 interface Rolled {
+	/** Altogether. */
 	mg: number
 	sources: PasteSource[]
 	groups: Omit<SheetGroup, 'item' | 'maker'>[]
@@ -187,6 +203,7 @@ function createRoller(terms: KitTerms): (batches: readonly Batch[]) => Rolled {
 	}
 }
 
+/** Paste of the batches, mg: cut parts by the sheets that they are rolled to, others by their mass. */
 function weighBatches(batches: readonly Batch[], terms: KitTerms): Rolled {
 	const byThickness = new Map<number, Batch[]>()
 	const sources: PasteSource[] = []
@@ -214,6 +231,7 @@ function weighBatches(batches: readonly Batch[], terms: KitTerms): Rolled {
 	return { mg, sources, groups }
 }
 
+/** Sheets of one thickness, nested on the board. What is larger than the board is weighed by its own box. */
 function rollGroup(batches: readonly Batch[], thicknessMm: number, terms: KitTerms): Rolled['groups'][number] {
 	const { boardWidthMm, boardHeightMm, rerollLoss } = terms
 	const fits = (batch: Batch) => {
@@ -244,6 +262,7 @@ function rollGroup(batches: readonly Batch[], thicknessMm: number, terms: KitTer
 	}
 }
 
+/** Of the line among all designs. */
 function idOf({ designId, part }: PieceLine): string {
 	return `${designId}/${part.id}`
 }
@@ -256,6 +275,7 @@ function cutPieceOf({ line }: Batch, { gapMm }: KitTerms): CutPiece {
 	return toCutPiece(idOf(line), cutOutline(form), { key, gapMm })
 }
 
+/** Box of its outline, mm; what is not cut has none. */
 function sizeOf({ line }: Batch): { widthMm: number; lengthMm: number } {
 	const { form } = line.part
 	if (form.type !== 'cut') return { widthMm: 0, lengthMm: 0 }

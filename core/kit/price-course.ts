@@ -11,6 +11,7 @@ export interface CourseMoney {
 	roomCents: number
 	/** Of her own hour, in class and before. */
 	payCentsPerHour: number
+	/** Whatever else the course costs, once. */
 	otherCents: number
 }
 
@@ -22,9 +23,11 @@ export interface CostLine {
 	name: string
 	kind: ClassNeed['kind']
 	unit: ClassNeed['unit']
+	/** Of the whole class. */
 	amount: number
 	/** undefined: nobody offers it. */
 	costCents: number | undefined
+	/** What it would cost without a student. */
 	fixedCents: number
 	/** The pack that is cheapest for what it holds. */
 	pack?: Pick<Offer, 'amount' | 'priceCents'>
@@ -32,12 +35,17 @@ export interface CostLine {
 
 export interface CoursePrice extends CourseCosts {
 	lines: CostLine[]
+	/** Of all lines that have a price. */
 	materialCents: number
+	/** For the instructor's hours. */
 	payCents: number
+	/** Material, room, pay and the rest. */
 	totalCents: number
 	/** price · students. */
 	incomeCents: number
+	/** Fewest with whom the course pays; undefined: never at this price. */
 	breakEvenStudents: number | undefined
+	/** Least price a student at which it pays with all places taken. */
 	coveringPriceCents: number
 	/** Names of things without a price: the costs are too low by them. */
 	withoutPrice: string[]
@@ -69,6 +77,7 @@ export function priceCourse(
 	}
 }
 
+/** At the price of the cheapest pack by amount: what is left in a pack is not this course's cost. */
 function costOf({ key, name, kind, unit, amount, fixedAmount }: ClassNeed, offers: readonly Offer[]): CostLine {
 	const own = offers.filter(({ itemId }) => itemId === key)
 	const common = { key, name, kind, unit, amount }

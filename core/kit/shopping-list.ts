@@ -27,7 +27,9 @@ export interface ClassNeed {
 export interface ShoppingOrder {
 	supplierId: string
 	supplierName: string
+	/** Whole packs. */
 	packCount: number
+	/** In one pack. */
 	packAmount: number
 	costCents: number
 	/** YYYY-MM-DD; before today where it is too late. */
@@ -35,9 +37,13 @@ export interface ShoppingOrder {
 }
 
 export interface ShoppingLine extends ClassNeed {
+	/** On the shelf. */
 	onHand: number
+	/** What the shelf does not have. */
 	toBuy: number
+	/** Empty where nothing is to be bought, or nobody offers it. */
 	orders: ShoppingOrder[]
+	/** Whether any supplier has it. */
 	isOffered: boolean
 	/** Nobody delivers it in time. */
 	isLate: boolean
@@ -45,7 +51,9 @@ export interface ShoppingLine extends ClassNeed {
 
 export interface ShoppingList {
 	lines: ShoppingLine[]
+	/** Of everything that is ordered, without delivery. */
 	costCents: number
+	/** Of all suppliers that something is ordered from. */
 	deliveryCents: number
 }
 
@@ -174,6 +182,7 @@ export function ordersBySupplier(lines: readonly ShoppingLine[]): SupplierOrders
 	return [...bySupplier.values()]
 }
 
+/** What is ordered of one thing, with the day by which that has to be done. */
 function ordersOf(key: string, { lines }: Orders, { suppliers, offers }: Stock, today: string): ShoppingOrder[] {
 	return lines
 		.filter(({ itemId }) => itemId === key)

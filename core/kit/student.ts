@@ -9,11 +9,15 @@ export interface Student {
 	name: string
 	/** Of this student; absent: as the group. */
 	level?: Pace
+	/** Her tools and hand-outs are the other way round. */
 	isLeftHanded: boolean
 	/** Allergies, and alcohol for whoever wants none. */
 	avoids: Allergen[]
+	/** Keeps away from what it forbids, as an allergy does. */
 	diet: Diet
+	/** Some materials are exchanged, and cautions are told to the instructor. */
 	isChild: boolean
+	/** For the instructor alone. */
 	notes: string
 }
 
@@ -25,6 +29,7 @@ export interface Seat {
 	student?: Student
 }
 
+/** What a diet keeps away from, in the allergens that materials are marked with. */
 const DIET_AVOIDS: Record<Diet, readonly Allergen[]> = {
 	any: [],
 	vegetarian: ['gelatine'],

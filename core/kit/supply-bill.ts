@@ -15,6 +15,7 @@ export interface SupplyItem {
 	key: string
 	kind: 'bought' | 'tape' | 'mixture' | 'material'
 	name: string
+	/** Of all its amounts. */
 	unit: AmountUnit
 	/** Of a material. */
 	material?: MaterialKind
@@ -22,7 +23,9 @@ export interface SupplyItem {
 
 /** What a usual kit needs it for. */
 export interface SupplySource {
+	/** The step that takes it, in words. */
 	what: string
+	/** Of pieces or flowers that take it. */
 	count: number
 	/** In the item's unit. */
 	each: number
@@ -49,18 +52,22 @@ export interface SupplyBill {
 interface Use {
 	item: SupplyItem
 	ingredient: Ingredient
+	/** Of one piece, in the item's unit. */
 	each: number
 	what: string
+	/** The amount is what is usual for the kind, not the design's own. */
 	isUsual: boolean
 	/** Whose pieces they are; flowers where absent. */
 	line?: PieceLine
 	flowersPerStudent: number
 	maker: PieceLine['maker']
+	/** Dried sets that are brought for each student. */
 	swaps: number
 }
 
 interface SupplyTerms {
 	seats: readonly Seat[]
+	/** By the plan. */
 	placing: StepPlacing
 	terms: KitTerms
 }
@@ -116,6 +123,7 @@ function toWhole(amount: number): number {
 	return Math.ceil(amount - 1e-6)
 }
 
+/** What every step of the design takes, by piece, for those who do it. */
 function usesOf(
 	{ design, flowersPerStudent }: DesignInCourse,
 	lines: readonly PieceLine[],
@@ -157,6 +165,7 @@ function usesOf(
 
 type BareUse = Pick<Use, 'item' | 'ingredient' | 'each' | 'isUsual'>
 
+/** Of one piece of the step; materials that lie at hand and are not measured out are not among them. */
 function materialsOf({ materials = [] }: ResolvedStep): BareUse[] {
 	return materials.flatMap((material) => {
 		const grams = amountOf(material)
@@ -168,6 +177,7 @@ function materialsOf({ materials = [] }: ResolvedStep): BareUse[] {
 	})
 }
 
+/** Of one piece of the step, with everything that is stirred in. */
 function mixturesOf({ uses = [] }: ResolvedStep, mixtures: readonly Mixture[]): BareUse[] {
 	return uses.flatMap(({ mixture: id, amountPerPiece }) => {
 		const mixture = mixtures.find((one) => one.id === id)
@@ -180,10 +190,12 @@ function mixturesOf({ uses = [] }: ResolvedStep, mixtures: readonly Mixture[]): 
 	})
 }
 
+/** Grams a piece as the design says, or as is usual for the kind; undefined: not measured out. */
 function amountOf({ kind, gPerPiece }: Material): number | undefined {
 	return gPerPiece ?? USUAL_G_PER_PIECE[kind]
 }
 
+/** Names of what lies on the bench for everybody, each once. */
 function listAtHand(designs: readonly DesignInCourse[]): string[] {
 	const materials = designs.flatMap(({ design }) => design.steps.flatMap((step) => step.materials ?? []))
 	return [...new Set(materials.filter((one) => amountOf(one) === undefined).map(({ name }) => name))]
@@ -193,6 +205,7 @@ function listAtHand(designs: readonly DesignInCourse[]): string[] {
 export interface IngredientAmount {
 	name: string
 	unit: 'µl' | 'mg'
+	/** Of the unit. */
 	amount: number
 }
 

@@ -14,6 +14,7 @@ import {
 import type { PieceLine, StepPlacing } from './class-pieces'
 
 export interface ToolLine {
+	/** As the designs name it. */
 	tool: string
 	/** Labels of the steps that use it, with their parts. */
 	uses: string[]

@@ -10,7 +10,9 @@ import type { PieceLine } from './class-pieces'
 export interface WireLine {
 	designName: string
 	partName: string
+	/** Of one piece. */
 	lengthMm: number
+	/** Who cuts it. */
 	maker: PieceLine['maker']
 	/** Of wires, whole. Wires break with their pieces: the spares are in it, no reserve. */
 	shares: Shares
@@ -19,8 +21,10 @@ export interface WireLine {
 /** All wires of one gauge and colour. */
 export interface WireGroup {
 	key: string
+	/** Of all its lines. */
 	gauge: number
 	colour: string
+	/** The longest first. */
 	lines: WireLine[]
 	/** Of one usual kit. */
 	kitPlan: CuttingPlan
@@ -39,8 +43,10 @@ export interface OffcutStock extends Demand {
 }
 
 export interface WireTerms {
+	/** As they are bought. */
 	stockLengthsMm: readonly number[]
 	offcuts: readonly OffcutStock[]
+	/** Shorter ones are not worth keeping. */
 	minOffcutMm: number
 }
 
@@ -84,6 +90,7 @@ function mapShares({ shares, swapSets }: PieceLine, countOf: (pieces: number) =>
 	})
 }
 
+/** Each seat's cutting plan, the instructor's, and one for all together, of wires and offcuts on the shelf. */
 function cutGroup(
 	{ gauge, colour, lines }: Pick<WireGroup, 'gauge' | 'colour' | 'lines'>,
 	{ stockLengthsMm, offcuts, minOffcutMm }: WireTerms,
@@ -120,6 +127,7 @@ function cutGroup(
 	}
 }
 
+/** What is long enough to be kept after cutting, by length. */
 function leftOver(wires: OffcutPlan['wires'], minOffcutMm: number): Demand[] {
 	const counts = new Map<number, number>()
 	for (const { stockLengthMm, piecesMm } of wires) {

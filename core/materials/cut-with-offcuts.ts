@@ -41,6 +41,7 @@ export function cutWithOffcuts(
 	return { ...best, minWireCount: isProven ? best.wires.length : bound, isProven }
 }
 
+/** Offcuts are filled in the given order, as full as they go; stock wire is cut for what is left. */
 function fillThenCut(demands: readonly Demand[], stock: readonly number[], order: readonly number[]): OffcutPlan {
 	let left = demands.map(({ lengthMm, count }) => ({ lengthMm, count }))
 	const used: CutWire[] = []
@@ -86,6 +87,7 @@ function mostCut(demands: readonly Demand[], lengthMm: number): number {
 	return fullest(demands, lengthMm).reduce((sum, piece) => sum + piece, 0)
 }
 
+/** Length of all pieces together, mm. */
 function totalOf(demands: readonly Demand[]): number {
 	return demands.reduce((sum, { lengthMm, count }) => sum + lengthMm * count, 0)
 }

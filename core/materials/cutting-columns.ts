@@ -9,6 +9,7 @@ import type { Demand } from './cutting-bounds'
 export interface PatternShare {
 	/** Pieces by demand. */
 	counts: readonly number[]
+	/** Of a wire that is cut so; not whole. */
 	share: number
 }
 
@@ -57,6 +58,7 @@ export function relaxCutting(demands: readonly Demand[], stockLengthMm: number):
 	return undefined
 }
 
+/** Over the positions of an array. */
 function sumOver(size: number, valueAt: (index: number) => number): number {
 	let sum = 0
 	for (let index = 0; index < size; index++) sum += valueAt(index)

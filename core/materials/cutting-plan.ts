@@ -11,6 +11,7 @@ import { relaxCutting, type PatternShare } from './cutting-columns'
 
 /** One stock wire and what is cut from it. */
 export interface CutWire {
+	/** Of the uncut wire. */
 	stockLengthMm: number
 	/** Longest first. */
 	piecesMm: readonly number[]
@@ -55,9 +56,11 @@ export function cutWires(demands: readonly Demand[], stockLengthsMm: readonly nu
 
 interface FoundWires {
 	wires: CutWire[]
+	/** Nothing better exists. */
 	isProven: boolean
 }
 
+/** Fewer wires first, then fewer mm of them. */
 function betterOf(a: FoundWires, b: FoundWires): FoundWires {
 	const lengthOf = ({ wires }: FoundWires) => wires.reduce((sum, { stockLengthMm }) => sum + stockLengthMm, 0)
 	return b.wires.length < a.wires.length || (b.wires.length === a.wires.length && lengthOf(b) < lengthOf(a)) ? b : a
@@ -93,6 +96,11 @@ function roundDown(
 	return { wires, isProven }
 }
 
+/**
+ * Pieces of one length together, the longest first.
+ *
+ * @throws {RangeError} lengths that are not whole and positive, or longer than every stock wire
+ */
 function mergeDemands(demands: readonly Demand[], stock: readonly number[]): Demand[] {
 	const longest = stock[0]
 	const isLength = (length: number) => Number.isInteger(length) && length > 0
@@ -109,6 +117,7 @@ function mergeDemands(demands: readonly Demand[], stock: readonly number[]): Dem
 	return [...counts].map(([lengthMm, count]) => ({ lengthMm, count })).sort((a, b) => b.lengthMm - a.lengthMm)
 }
 
+/** So that two plans that say the same look the same. */
 function sortWires(wires: readonly CutWire[]): CutWire[] {
 	return wires.toSorted(
 		(a, b) => b.stockLengthMm - a.stockLengthMm || a.piecesMm.join().localeCompare(b.piecesMm.join()),
@@ -118,7 +127,9 @@ function sortWires(wires: readonly CutWire[]): CutWire[] {
 /** Pieces by count of each length, cut from one stock length. */
 interface Pattern {
 	stockLengthMm: number
+	/** Of each demand that is cut from it. */
 	counts: readonly number[]
+	/** Left of the wire. */
 	wasteMm: number
 }
 
@@ -144,6 +155,7 @@ class CuttingSearch {
 		this.#minWireCount = minWireCount
 	}
 
+	/** Limited discrepancy search (Harvey and Ginsberg 1995): first near the greedy plan, then further from it. */
 	run(): { wires: CutWire[]; isProven: boolean } {
 		// Few departures from the fullest filling first: good plans differ from the greedy one in few places.
 		for (const departures of [0, 1, 2, 4, Infinity]) {
@@ -167,6 +179,7 @@ class CuttingSearch {
 		return { wires, isProven: this.#isComplete || this.#isAtBound() }
 	}
 
+	/** No plan is shorter than the bound: the search may end. */
 	#isAtBound(): boolean {
 		return (
 			this.#best.length === this.#minWireCount &&
@@ -175,6 +188,13 @@ class CuttingSearch {
 		)
 	}
 
+	/**
+	 * Fills one more wire, with the longest piece that is left in it.
+	 *
+	 * @param left - pieces still to be cut, by demand
+	 * @param length - of the wires taken, mm
+	 * @param departures - how often the filling may yet be another than the fullest
+	 */
 	#descend(left: number[], taken: Pattern[], length: number, departures: number): void {
 		const longest = left.findIndex((count) => count > 0)
 		if (longest < 0) {
@@ -211,12 +231,14 @@ class CuttingSearch {
 		}
 	}
 
+	/** Fewer wires, or as many of less length. */
 	#isBetter(wires: number, length: number): boolean {
 		return (
 			this.#best.length === 0 || wires < this.#best.length || (wires === this.#best.length && length < this.#bestLength)
 		)
 	}
 
+	/** Whether wires that hold the rest could still beat the best; if not, this branch is cut off. */
 	#mayImprove(left: readonly number[], wires: number, length: number): boolean {
 		const rest = this.#demands.map(({ lengthMm }, d) => ({ lengthMm, count: left[d] ?? 0 }))
 		const least = wires + boundByLength(rest, this.#stock[0] ?? 1)
@@ -224,6 +246,7 @@ class CuttingSearch {
 		return length + this.#leastStockLength(this.#totalLength(left), least - wires) < this.#bestLength
 	}
 
+	/** Of the pieces left, mm. */
 	#totalLength(left: readonly number[]): number {
 		return left.reduce((total, count, d) => total + count * (this.#demands[d]?.lengthMm ?? 0), 0)
 	}
@@ -238,6 +261,7 @@ class CuttingSearch {
 		return this.#stockTotals[wireCount]?.find((sum) => sum >= lengthMm) ?? Infinity
 	}
 
+	/** The same pieces were left before, after no more wire: nothing better can come of it now. */
 	#wasReached(left: readonly number[], wires: number, length: number): boolean {
 		const key = left.join()
 		const before = this.#reached.get(key) ?? []

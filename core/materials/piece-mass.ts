@@ -48,6 +48,7 @@ export function bodyVolumeMm3(body: FormedBody, diameterMm: number, lengthMm = d
 	}
 }
 
+/** At the density of gum paste. */
 function toGrams(mm3: number): number {
 	return (mm3 / MM3_PER_CM3) * PASTE_DENSITY_G_PER_CM3
 }

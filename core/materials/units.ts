@@ -46,6 +46,7 @@ export function tellLength(lengthMm: number, system: UnitSystem): ToldAmount {
 	return { value: round(lengthMm / 10, 1), digits: lengthMm % 10 === 0 ? 0 : 1, unit: 'cm' }
 }
 
+/** For telling: nothing is reckoned on with it. */
 function round(value: number, digits: number): number {
 	return Math.round(value * 10 ** digits) / 10 ** digits
 }

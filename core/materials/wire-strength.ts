@@ -12,6 +12,7 @@ const YIELD_MPA = 300
 const BARE_MM = 10
 
 export interface WireLoad {
+	/** Of the paste that it carries. */
 	massG: number
 	/** Of the piece along the wire. */
 	lengthMm: number

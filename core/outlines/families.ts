@@ -4,6 +4,7 @@ import type { Outline } from './outline'
 import { parsePath } from './parse-path'
 import { fitOutline } from './transform-outline'
 
+/** Most flowers have five of everything. */
 const DEFAULT_LOBES = 5
 
 /** Shapes without a size of their own, foot below. */
@@ -36,6 +37,7 @@ export function cutOutline({ outline, lobes = DEFAULT_LOBES, path = '', widthMm,
 	return fitOutline(shape, widthMm, lengthMm)
 }
 
+/** Path data of a family in a box of its own size; it is stretched to the piece's afterwards. */
 function shapeOf(outline: CutForm['outline'], lobes: number, path: string): string {
 	switch (outline) {
 		case 'own':
@@ -51,11 +53,13 @@ function shapeOf(outline: CutForm['outline'], lobes: number, path: string): stri
 	}
 }
 
+/** A point by its radius, of 1, and its turn from straight up, of 1. */
 function at(radius: number, turn: number): string {
 	const angle = 2 * Math.PI * turn
 	return `${(100 * radius * Math.sin(angle)).toFixed(4)} ${(-100 * radius * Math.cos(angle)).toFixed(4)}`
 }
 
+/** A star, by how far in its notches lie, of 1. */
 function pointed(points: number, innerRadius: number): string {
 	const corners = Array.from({ length: 2 * points }, (_, k) => at(k % 2 === 0 ? 1 : innerRadius, k / (2 * points)))
 	return `M${corners.join('L')}Z`

@@ -5,6 +5,7 @@
 import type { Point } from './outline'
 
 interface Edge {
+	/** Its position in the outline. */
 	k: number
 	from: Point
 	to: Point
@@ -32,15 +33,18 @@ export function findCrossing(points: readonly Point[]): Point | undefined {
 	return undefined
 }
 
+/** Total length of edges seen along an axis: on the axis where it is less, fewer of them overlap. */
 function lengthAlong(edges: readonly Edge[], axis: 'x' | 'y'): number {
 	return edges.reduce((total, { from, to }) => total + Math.abs(to[axis] - from[axis]), 0)
 }
 
+/** Edges that share a corner touch there, and do not cross by it. */
 function areNeighbours(i: number, j: number, count: number): boolean {
 	const apart = Math.abs(i - j)
 	return apart <= 1 || apart === count - 1
 }
 
+/** Where two edges cross; undefined: they do not, or only touch. */
 function cross({ from: a, to: b }: Edge, { from: c, to: d }: Edge): Point | undefined {
 	const side = (p: Point, q: Point, r: Point) => (q.x - p.x) * (r.y - p.y) - (q.y - p.y) * (r.x - p.x)
 	const [s1, s2, s3, s4] = [side(a, b, c), side(a, b, d), side(c, d, a), side(c, d, b)]

@@ -2,6 +2,7 @@
 import { pointAt, type Arc, type Outline, type Point, type Segment } from './outline'
 
 export interface Bounds {
+	/** All in the outline's own units. */
 	minX: number
 	minY: number
 	maxX: number
@@ -17,6 +18,7 @@ export function outlineAreaMm2(outline: Outline): number {
 	return Math.abs(outline.reduce((total, segment) => total + segmentIntegral(segment), 0))
 }
 
+/** The segment's share of the area, by Green's theorem, mm². */
 function segmentIntegral(segment: Segment): number {
 	const { from, to } = segment
 	if (segment.type === 'line') return (from.x * to.y - to.x * from.y) / 2
@@ -49,6 +51,7 @@ export function outlineBounds(outline: Outline): Bounds {
 	}
 }
 
+/** Where the segment turns back in x or y: with its ends, all that a bounding box needs. */
 function turningPoints(segment: Segment): Point[] {
 	if (segment.type === 'line') return []
 	if (segment.type === 'arc') return arcTurns(segment).map((t) => pointAt(segment, t))
@@ -71,6 +74,7 @@ function cubicTurns(p0: number, p1: number, p2: number, p3: number): number[] {
 	return [(-b + root) / (2 * a), (-b - root) / (2 * a)].filter(isInside)
 }
 
+/** Parameters in [0, 1] at which the arc turns. */
 function arcTurns({ rx, ry, rotationRad, startRad, sweepRad }: Arc): number[] {
 	const [cos, sin] = [Math.cos(rotationRad), Math.sin(rotationRad)]
 	const ofX = Math.atan2(-ry * sin, rx * cos)
@@ -82,6 +86,7 @@ function arcTurns({ rx, ry, rotationRad, startRad, sweepRad }: Arc): number[] {
 	})
 }
 
+/** The ends are looked at anyway. */
 function isInside(t: number): boolean {
 	return t > 0 && t < 1
 }

@@ -19,10 +19,15 @@ export interface Arc {
 	from: Point
 	to: Point
 	centre: Point
+	/** Half axis along its rotation. */
 	rx: number
+	/** Half axis across it. */
 	ry: number
+	/** Of its axes against those of the page. */
 	rotationRad: number
+	/** Parameter at which it begins. */
 	startRad: number
+	/** How far it goes, with its sign. */
 	sweepRad: number
 }
 

@@ -12,9 +12,11 @@ import { flatten, type Arc, type Outline, type Point, type Segment } from './out
 /** A path that is no outline; the message is for people. */
 export class PathError extends Error {}
 
+/** An outline that somebody cuts has a few dozen; hostile ones would take for ever to check. */
 const MAX_SEGMENTS = 500
 /** Of its text: 500 cubics with six decimals have some 40 000. */
 const MAX_CHARACTERS = 60_000
+/** Beyond it numbers lose the digits that a millimetre needs. */
 const MAX_COORDINATE = 1e6
 /** Ends closer than this share of the size are joined without a further line. */
 const JOIN_TOLERANCE = 1e-6
@@ -38,6 +40,7 @@ export function parsePath(text: string): Outline {
 	return segments
 }
 
+/** @param count - as it is told: a number, or that it is more */
 function tooMany(count: string): PathError {
 	return new PathError(`An outline has at most ${MAX_SEGMENTS} pieces of line, this one has ${count}.`)
 }
@@ -45,6 +48,11 @@ function tooMany(count: string): PathError {
 /** A command with absolute coordinates, nothing left out. */
 type Command = [name: string, ...numbers: number[]]
 
+/**
+ * Absolute commands without shorthands, by svgpath.
+ *
+ * @throws {PathError} it is no path data
+ */
 function readCommands(text: string): Command[] {
 	// Not in its types: what it could not read, with the place.
 	const path = svgpath(text) as ReturnType<typeof svgpath> & { err: string }
@@ -59,6 +67,7 @@ function readCommands(text: string): Command[] {
 	return commands
 }
 
+/** @throws {PathError} it draws nothing, is too long, or has a second line */
 function readSegments(text: string): Segment[] {
 	const commands = readCommands(text)
 	if (commands.length === 0) throw new PathError('The path draws nothing.')
@@ -94,6 +103,7 @@ function endOf(name: string, numbers: readonly number[], from: Point): Point {
 	return name === 'V' ? { x: from.x, y: last } : { x: before, y: last }
 }
 
+/** A quadratic curve is raised to a cubic one: the same curve. */
 function toSegment(name: string, numbers: readonly number[], from: Point, to: Point): Segment {
 	const [x1 = 0, y1 = 0, x2 = 0, y2 = 0] = numbers
 	switch (name) {
@@ -108,6 +118,7 @@ function toSegment(name: string, numbers: readonly number[], from: Point, to: Po
 	}
 }
 
+/** A line of no length, as a path often has at its end. */
 function isPoint({ type, from, to }: Segment): boolean {
 	return type === 'line' && from.x === to.x && from.y === to.y
 }
@@ -149,6 +160,7 @@ function readArc(
 	return arc
 }
 
+/** What does not end where it began is closed with a straight line, as cutters are. */
 function closeOutline(segments: Segment[]): Segment[] {
 	const [first, last] = [segments[0], segments.at(-1)]
 	if (!first || !last) throw new PathError('The path draws nothing.')
@@ -157,6 +169,7 @@ function closeOutline(segments: Segment[]): Segment[] {
 	return isJoined ? segments : [...segments, { type: 'line', from: last.to, to: first.from }]
 }
 
+/** To hundredths, for the words of a message. */
 function round(value: number): number {
 	return Math.round(value * 100) / 100
 }

@@ -10,7 +10,9 @@ export interface Template {
 	note: string
 	/** Foot at the origin, pointing up. */
 	outline: Outline
+	/** True size. */
 	widthMm: number
+	/** True size, along the piece. */
 	lengthMm: number
 }
 
@@ -30,6 +32,7 @@ export type PaperName = keyof typeof PAPERS
 export interface PlacedTemplate extends Template {
 	/** Of the foot. */
 	x: number
+	/** mm from the top of the page. */
 	y: number
 	/** Present on a tile: which of how many, counted from 1. */
 	tile?: { column: number; row: number; columns: number; rows: number }
@@ -42,12 +45,15 @@ export interface TemplatePage {
 	templates: PlacedTemplate[]
 }
 
+/** Printers leave about so much white. */
 const MARGIN_MM = 12
 /** Below the drawings, for the scale bar and the page's words. */
 const FOOT_MM = 22
+/** Between templates, for the scissors. */
 const GAP_MM = 8
 /** Each outline's name and size stand under its foot, in a cell that has room for them. */
 const LABEL_MM = 9
+/** A narrow template still has room for its words. */
 const MIN_CELL_MM = 44
 /** Neighbouring tiles share so much. */
 const TILE_OVERLAP_MM = 10
@@ -66,6 +72,7 @@ export function layTemplates(templates: readonly Template[], paper: Paper): Temp
 	return [...whole, ...tiles].map((page) => ({ paper, frame, templates: page }))
 }
 
+/** In rows from the longest to the shortest, so that a row wastes little height. */
 function layRows(templates: readonly Template[], frame: TemplatePage['frame']): PlacedTemplate[][] {
 	const pages: PlacedTemplate[][] = []
 	let row: { x: number; top: number; height: number } | undefined
@@ -84,6 +91,7 @@ function layRows(templates: readonly Template[], frame: TemplatePage['frame']): 
 	return pages
 }
 
+/** A template larger than the page goes over several, which overlap to be glued. */
 function tile(template: Template, frame: TemplatePage['frame']): PlacedTemplate[][] {
 	const stepX = frame.widthMm - TILE_OVERLAP_MM
 	const stepY = frame.heightMm - TILE_OVERLAP_MM

@@ -4,8 +4,10 @@ import { pointAt, type Arc, type Outline, type Point, type Segment } from './out
 
 /** Stretches by `sx` and `sy`, both > 0, then moves by `dx` and `dy`. */
 export interface Stretch {
+	/** Factors along the axes. */
 	sx: number
 	sy: number
+	/** Shift after the stretch. */
 	dx: number
 	dy: number
 }
@@ -28,6 +30,7 @@ export function fitOutline(outline: Outline, widthMm: number, lengthMm: number):
 	return stretchOutline(outline, { sx, sy, dx: (-sx * (minX + maxX)) / 2, dy: -sy * maxY })
 }
 
+/** Lines and curves follow their points; an arc that becomes another ellipse is worked out. */
 function stretchSegment(segment: Segment, stretch: Stretch): Segment[] {
 	const move = ({ x, y }: Point): Point => ({ x: x * stretch.sx + stretch.dx, y: y * stretch.sy + stretch.dy })
 	if (segment.type === 'line') return [{ type: 'line', from: move(segment.from), to: move(segment.to) }]
@@ -41,6 +44,7 @@ function stretchSegment(segment: Segment, stretch: Stretch): Segment[] {
 	return [stretchAlignedArc(segment, move, stretch)]
 }
 
+/** Of an arc whose axes lie along those of the stretch. */
 function stretchAlignedArc(arc: Arc, move: (point: Point) => Point, { sx, sy }: Stretch): Arc {
 	const moved = { ...arc, from: move(arc.from), to: move(arc.to), centre: move(arc.centre) }
 	if (sx === sy) return { ...moved, rx: arc.rx * sx, ry: arc.ry * sx }

@@ -10,6 +10,7 @@ export function writePath(outline: Outline, digits = 2): string {
 	return `M${point(first.from)}${outline.map((segment) => writeSegment(segment, point, number)).join('')}Z`
 }
 
+/** As an SVG command, absolute. */
 function writeSegment(segment: Segment, point: (at: Point) => string, number: (value: number) => string): string {
 	switch (segment.type) {
 		case 'line':

@@ -64,6 +64,11 @@ export function readStoredPlan(document: unknown): CoursePlan {
 	throw new RangeError(`a stored plan of version ${String(formatVersion)}; this reads up to ${STORED_PLAN_VERSION}`)
 }
 
+/**
+ * Names of arcs become positions again.
+ *
+ * @throws {RangeError} a name that the instance does not have
+ */
 function fromDocument({ formatVersion: _, compiled, plan, ...rest }: StoredPlanDocument): CoursePlan {
 	const ids = arcIds(compiled.instance.arcs)
 	const positions = new Map(ids.map((id, arc) => [id, arc]))
@@ -86,6 +91,7 @@ interface Loose extends Pick<
 	plan?: Plan
 }
 
+/** A plan and its value stand together or not at all, by status. */
 function withOutcome({ status, plan, objective, ...rest }: Loose): CoursePlan {
 	if (status === 'impossible' || status === 'unknown') return { ...rest, status }
 	return { ...rest, status, plan: defined(plan, 'no placements'), objective: defined(objective, 'no value') }
@@ -97,6 +103,7 @@ interface FirstForm extends Omit<Loose, 'compiled' | 'terms'> {
 	terms: Omit<CoursePlan['terms'], 'zone'>
 }
 
+/** What the first form left out is filled with what it meant. */
 function fromFirstForm({ compiled, terms, ...rest }: FirstForm): CoursePlan {
 	return withOutcome({
 		...rest,
@@ -106,11 +113,13 @@ function fromFirstForm({ compiled, terms, ...rest }: FirstForm): CoursePlan {
 	})
 }
 
+/** @throws {RangeError} it is not there */
 function defined<T>(value: T | undefined, what: string): T {
 	if (value === undefined) throw new RangeError(`the plan names ${what}, which its instance has not`)
 	return value
 }
 
+/** An object of JSON, no list. */
 function isRecord(value: unknown): value is Record<string, unknown> {
 	return typeof value === 'object' && value !== null && !Array.isArray(value)
 }

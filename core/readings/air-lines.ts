@@ -12,7 +12,9 @@ import { readingProblem, type Reading } from './reading'
 export interface BadLine {
 	/** 1-based. */
 	line: number
+	/** The line, shortened. */
 	text: string
+	/** What makes no sense of it. */
 	problem: string
 }
 
@@ -23,6 +25,7 @@ export interface ReadLines {
 
 /** So many bad lines are told; a file with more is a different file. */
 const MAX_BAD = 20
+/** Of a line that makes no sense: enough to find it again. */
 const SHOWN_CHARACTERS = 60
 
 /** Readings of lines as sensors send them; lines that are none are told, and lose nothing else. */
@@ -50,6 +53,7 @@ export function readRows(rows: readonly { line: number; cells: readonly string[]
 	return { readings, bad }
 }
 
+/** Undefined: it is a reading of a room. */
 function describeProblem(reading: Reading, temperature: string, humidity: string): string | undefined {
 	if (Number.isNaN(reading.temperatureC)) return `"${temperature}" is no temperature`
 	if (Number.isNaN(reading.humidity)) return `"${humidity}" is no humidity`

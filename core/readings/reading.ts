@@ -49,6 +49,11 @@ export function dayFromReadings(readings: readonly Reading[]): Air[] | undefined
 	return known.map((air, hour) => air ?? bridge(known, hour))
 }
 
+/**
+ * Between the hours known before and after, in a straight line.
+ *
+ * @throws {RangeError} a gap of more than six hours, over which nothing is guessed
+ */
 function bridge(known: readonly (Air | undefined)[], hour: number): Air {
 	const at = (steps: number) => known[(((hour + steps) % 24) + 24) % 24]
 	const back = [1, 2, 3, 4, 5, 6].find((steps) => at(-steps)) ?? 1
@@ -62,20 +67,24 @@ function bridge(known: readonly (Air | undefined)[], hour: number): Air {
 	}
 }
 
+/** Of an odd number the middle one, else the mean of the two. */
 function median(values: number[]): number {
 	const sorted = values.toSorted((a, b) => a - b)
 	const middle = Math.floor(sorted.length / 2)
 	return sorted.length % 2 === 1 ? (sorted[middle] ?? 0) : ((sorted[middle - 1] ?? 0) + (sorted[middle] ?? 0)) / 2
 }
 
+/** For telling and keeping: sensors give no more digits. */
 function round(value: number, digits: number): number {
 	return Math.round(value * 10 ** digits) / 10 ** digits
 }
 
+/** A moment that there is: no 31st of February. */
 function isWallTime(at: string): boolean {
 	return /^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}$/.test(at) && new Date(`${at}Z`).toJSON()?.startsWith(at)
 }
 
+/** For sorting and subtracting alone. */
 function toMs(at: string): number {
 	return Date.parse(`${at}Z`)
 }

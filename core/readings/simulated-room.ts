@@ -9,20 +9,25 @@ import { createRng } from '../random'
 import type { Reading } from './reading'
 
 export interface SimulatedRoom {
+	/** The same seed has the same days. */
 	seed: number
 	/** Mean of the outside, °C, and its swing over a day. */
 	outsideC: number
 	outsideSwingC: number
+	/** Relative, mean, in (0, 1). */
 	outsideHumidity: number
 	/** Held by the heating between those hours of the day; less at night. */
 	heatedToC: number
+	/** When the heating is low. */
 	nightC: number
 	heatedFromHour: number
 	heatedToHour: number
 	/** Evenings on which a class meets: days of the week, 0 Sunday. */
 	classWeekdays: readonly number[]
+	/** Of the day. */
 	classFromHour: number
 	classHours: number
+	/** In class, the instructor among them. */
 	people: number
 }
 
@@ -48,14 +53,19 @@ const VOLUME_M3 = 150
 const AIR_KG_PER_M3 = 1.2
 /** Changes of air an hour, windows closed and open. */
 const CLOSED_CHANGES = 0.4
+/** With the windows open. */
 const AIRED_CHANGES = 3
 /** kg of water an hour and person at light work; kg from a kettle boiled once. */
 const WATER_PER_PERSON = 0.05
+/** kg. */
 const WATER_PER_KETTLE = 0.06
 /** Hours in which walls and heating bring the air to where it is to be. */
 const HEAT_HOURS = 1.2
+/** By how much one person warms the room's air. */
 const PERSON_C_PER_HOUR = 0.12
+/** Standard atmosphere. */
 const PRESSURE_PA = 101_325
+/** Mass of a molecule of water against one of dry air. */
 const MOLAR_RATIO = 0.621945
 
 /**
@@ -88,8 +98,10 @@ export function simulateRoom(room: SimulatedRoom, from: string, to: string): Rea
 	return readings
 }
 
+/** The room has no clock changes. */
 const DAY_MS = 86_400_000
 
+/** What goes on in the room at that time: whether there is a class, heating, or airing after class. */
 function momentOf(room: SimulatedRoom, time: number) {
 	const date = new Date(time)
 	const hour = date.getUTCHours() + date.getUTCMinutes() / 60
@@ -118,6 +130,7 @@ function outsideAt(room: SimulatedRoom, time: number): { water: number } {
 	return { water: mixingRatio(temperature, mix(today.humidity, tomorrow.humidity)) }
 }
 
+/** The day's own weather, the same whenever it is asked for. */
 function weatherOf({ seed, outsideC, outsideHumidity }: SimulatedRoom, day: number) {
 	const rng = createRng(seed * 100_003 + day)
 	return {
@@ -126,10 +139,12 @@ function weatherOf({ seed, outsideC, outsideHumidity }: SimulatedRoom, day: numb
 	}
 }
 
+/** Relative, of a mixing ratio in kg/kg. */
 function humidityOf(water: number, temperatureC: number): number {
 	return (PRESSURE_PA * water) / (MOLAR_RATIO + water) / saturationPressurePa(temperatureC)
 }
 
+/** For reckoning alone. */
 function toMs(at: string): number {
 	return Date.parse(`${at}Z`)
 }

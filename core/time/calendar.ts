@@ -6,6 +6,7 @@
 export const FIRST_YEAR = 2000
 export const LAST_YEAR = 2100
 
+/** Of a calendar without clocks, where every day is as long. */
 const MS_PER_DAY = 86_400_000
 
 /** Whether a text is a day that there is, in a year from FIRST_YEAR to LAST_YEAR. */
@@ -46,12 +47,18 @@ export function weekdayFrom(date: string, weekday: number): string {
 	return addDays(date, (weekday - day + 7) % 7)
 }
 
+/**
+ * Days since 1970-01-01.
+ *
+ * @throws {RangeError} it is no date
+ */
 function toDayNumber(date: string): number {
 	const time = Date.parse(`${date}T00:00:00Z`)
 	if (Number.isNaN(time)) throw new RangeError(`a date as 2026-03-01, got ${date}`)
 	return time / MS_PER_DAY
 }
 
+/** The other way. */
 function fromDayNumber(day: number): string {
 	return new Date(day * MS_PER_DAY).toISOString().slice(0, 10)
 }

@@ -1,5 +1,6 @@
 /** Moments on a wall clock, as texts YYYY-MM-DDTHH:MM, and times of day in minutes after midnight. */
 
+/** Of hands that are never turned. */
 const MS_PER_MINUTE = 60_000
 const MINUTES_PER_DAY = 1440
 

@@ -7,6 +7,7 @@
 import { Temporal } from 'temporal-polyfill'
 import type { WallTime } from './wall-clock'
 
+/** Points in time are kept in ms. */
 const MS_PER_MINUTE = 60_000
 
 /** Where nothing is known of a zone: its clock never changes. */
@@ -53,8 +54,13 @@ export function wallTimeAfter(origin: ClockOrigin, minutes: number): WallTime {
 
 /** By zone, date and minute: a course asks for the same few moments many hundred times. */
 const known = new Map<string, number>()
+/** Moments whose points in time are kept: reckoning with zones takes long, and courses ask for the same ones. */
 const MOST_KNOWN = 5_000
 
+/**
+ * Point in time of a wall time in a zone, ms. One that is skipped when clocks go forward is as much later; of one that
+ * comes twice it is the first.
+ */
 function epochMs(zone: string, date: string, minuteOfDay: number): number {
 	const key = `${zone} ${date} ${minuteOfDay}`
 	const found = known.get(key)

@@ -25,8 +25,11 @@ export interface CutForm {
 	lobes?: number
 	/** SVG path of an `own` outline, one closed line; only its shape counts, the size is the width and length. */
 	path?: string
+	/** Across the piece. */
 	widthMm: number
+	/** Along it, from foot to tip. */
 	lengthMm: number
+	/** Rolled. */
 	thicknessMm: number
 }
 

@@ -35,6 +35,7 @@ export function withValues<T extends object>(item: T, change: object): T {
 	return Object.fromEntries(entries) as T
 }
 
+/** The variant of just that option is changed, or made; others that hold under more than it stay as they are. */
 function changeOwnVariant(
 	variants: NonNullable<Varying['variants']>,
 	change: object,

@@ -61,6 +61,7 @@ export function removeOption(design: Design, choiceId: string, optionId: string)
 	})
 }
 
+/** The others stay as they are. */
 function changeChoice(
 	design: Design,
 	choiceId: string,
@@ -71,6 +72,7 @@ function changeChoice(
 
 type Fate = Condition | undefined | 'gone'
 
+/** Every condition of the design after options have changed: it stays, is taken off, or what it is on goes. */
 function mapConditions(whole: Design, fateOf: (when: Condition) => Fate): Design {
 	const isGone = ({ when }: { when?: Condition }) => when !== undefined && fateOf(when) === 'gone'
 	// What goes takes along what hangs on it, or leaves the way past it.

@@ -123,6 +123,7 @@ function chainUp(design: Design, order: readonly string[], before: readonly stri
 	return { ...design, steps: design.steps.map((step) => (members.has(step.id) ? (queue.shift() ?? step) : step)) }
 }
 
+/** Of several on one step the first, which is the one that was there before. */
 function uniqueNeeds(needs: readonly Need[]): Need[] {
 	return needs.filter(({ after }, n) => needs.findIndex((other) => other.after === after) === n)
 }

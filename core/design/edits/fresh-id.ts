@@ -1,5 +1,6 @@
 /** Ids of a design's things: short, readable, unique among their kind. */
 
+/** With a number behind it an id stays within the 60 characters that documents allow. */
 const MAX_LENGTH = 50
 
 /** 'Outer petals' -> 'outer-petals'; letters beyond a to z lose their marks. */

@@ -14,6 +14,7 @@ export interface Finding {
 	message: string
 	/** Why it matters, and by which figures. */
 	reason: string
+	/** A press that mends it; absent: only a person can. */
 	fix?: { label: string; apply: (design: Design) => Design }
 }
 

@@ -6,6 +6,7 @@ import type { Design, Hazard } from '../design'
 import type { Paste } from '../../vocabulary/paste'
 import type { ReviewRule } from './finding'
 
+/** Common practice, no source: whoever teaches children decides, and is told. */
 const NOT_FOR_CHILDREN: readonly Hazard[] = ['wire', 'hot glue', 'alcohol', 'spray', 'steam']
 
 /** Wires in a children's design. */

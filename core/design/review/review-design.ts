@@ -8,6 +8,7 @@ import { allergenInFreeDesign, hazardsForChildren, wiresForChildren } from './pe
 import { giveStepsTime, partWithoutSteps, stageNeverReached, tooLongForASession } from './step-rules'
 import { strengthenWires } from './wire-rules'
 
+/** In the order in which they are told: how the flower holds together, its steps, whom it suits. */
 const RULES = [
 	strengthenWires,
 	fitBaseToPetal,

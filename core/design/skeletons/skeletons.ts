@@ -10,6 +10,7 @@ export interface Skeleton {
 	design: Omit<Design, 'format' | 'formatVersion' | 'id' | 'name'>
 }
 
+/** Techniques that most flowers ask for, with the minutes of showing them. */
 const THIN_AND_VEIN = { id: 'thin-and-vein', name: 'Thinning and veining', demoMinutes: 6 }
 const TAPING = { id: 'taping', name: 'Taping a layer', demoMinutes: 4 }
 

@@ -14,6 +14,7 @@ export interface Pack {
 export interface PackChoice {
 	/** How many of each pack, in the order given. */
 	counts: number[]
+	/** Of all packs. */
 	costCents: number
 	/** What they hold together. */
 	amount: number
@@ -85,6 +86,7 @@ function fill(steps: number, packs: readonly Pack[], sizes: readonly number[]): 
 	return counts
 }
 
+/** Amounts are counted in it, so that the table has no more rows than needed (Euclid). */
 function greatestCommonDivisor(a: number, b: number): number {
 	return b === 0 ? a : greatestCommonDivisor(b, a % b)
 }

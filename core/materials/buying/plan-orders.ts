@@ -17,6 +17,7 @@ export interface Supplier {
 export interface Offer extends Pack {
 	id: string
 	supplierId: string
+	/** Of what is offered. */
 	itemId: string
 }
 
@@ -32,7 +33,9 @@ export interface OrderLine {
 	itemId: string
 	supplierId: string
 	offerId: string
+	/** Whole, >= 1. */
 	packCount: number
+	/** Of these packs. */
 	costCents: number
 	/** Whole days from today by which to order; negative: too late. */
 	orderWithinDays: number
@@ -42,6 +45,7 @@ export interface Orders {
 	lines: OrderLine[]
 	/** Packs and delivery. */
 	costCents: number
+	/** Once for each supplier that is used. */
 	deliveryCents: number
 	/** Items that nobody offers. */
 	notOffered: string[]
@@ -75,6 +79,7 @@ export function planOrders(needs: readonly Need[], offers: readonly Offer[], sup
 	}
 }
 
+/** All subsets of suppliers are tried: of very many those are left out that offer least. */
 function mostUsed(suppliers: readonly Supplier[], offers: readonly Offer[]): Supplier[] {
 	const countOf = ({ id }: Supplier) => offers.filter(({ supplierId }) => supplierId === id).length
 	return suppliers.toSorted((a, b) => countOf(b) - countOf(a) || a.id.localeCompare(b.id)).slice(0, MAX_SUPPLIERS)
@@ -82,8 +87,11 @@ function mostUsed(suppliers: readonly Supplier[], offers: readonly Offer[]): Sup
 
 interface UsableOffers {
 	usable: Offer[]
+	/** None of them arrives in time. */
 	isLate: boolean
+	/** Until it is needed. */
 	daysLeft: number
+	/** That is to be bought. */
 	amount: number
 }
 
@@ -117,6 +125,7 @@ function createChooser(offersOf: ReadonlyMap<string, UsableOffers>, suppliers: r
 	}
 }
 
+/** Packs of one thing, each with the days until it has to be ordered. */
 function choosePacks({ amount, daysLeft }: UsableOffers, usable: readonly Offer[], suppliers: readonly Supplier[]) {
 	const { counts, costCents } = cheapestPacks(amount, usable)
 	const lines = usable.flatMap(({ id, itemId, supplierId, priceCents }, o): OrderLine[] => {

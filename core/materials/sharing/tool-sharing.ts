@@ -6,6 +6,7 @@ import { analyseClosedNetwork } from './closed-network'
 
 /** A tool that a step claims for a part of each piece's time. */
 export interface ToolClaim {
+	/** One of it. */
 	tool: string
 	/** Of the time of a piece, in (0, 1]. */
 	share: number
@@ -18,6 +19,7 @@ export interface SharedStep {
 	studentCount: number
 	/** Of one piece, without waiting, > 0. */
 	minutesPerPiece: number
+	/** Tools of the step, each with how long of it. */
 	claims: readonly ToolClaim[]
 }
 
@@ -44,6 +46,7 @@ export function sharedMinutesPerPiece(
 
 /** A step with the pieces that each student makes. */
 export interface SharedWork extends SharedStep {
+	/** Of each student. */
 	pieceCount: number
 }
 
@@ -56,7 +59,9 @@ export function queueingMinutes(works: readonly SharedWork[], owned: OwnedTools)
 
 /** One number of a tool, and what the class then waits for it. */
 export interface SharingPoint {
+	/** Of the tool, >= 1. */
 	ownedCount: number
+	/** That each student stands waiting for it, in all. */
 	queueingMinutes: number
 }
 

@@ -14,24 +14,30 @@ export const HEXAGONAL_DENSITY = Math.PI / (2 * Math.sqrt(3))
 export interface CutPiece {
 	id: string
 	outline: Outline
+	/** Of the outline itself. */
 	areaMm2: number
 	/** Left between pieces. */
 	gapMm: number
+	/** Ways to lay it in rows, the densest first. */
 	layouts: readonly RowLayout[]
 }
 
 /** Where one piece is cut. */
 export interface PlacedPiece {
 	id: string
+	/** By which it is turned. */
 	angleRad: number
 	/** Of the piece's bounding box, from the sheet's upper left corner. */
 	xMm: number
+	/** From the corner of the block. */
 	yMm: number
+	/** Of its outline where it lies, mm. */
 	points: readonly Point[]
 }
 
 /** Layouts are kept by outline: a course asks for the same ones again and again. */
 const cache = new Map<string, CutPiece>()
+/** Layouts kept: some designs with some outlines each. */
 const MAX_CACHED = 300
 
 /**
@@ -60,6 +66,7 @@ interface Block {
 	layout: RowLayout
 	/** Pieces in each row. */
 	rowCounts: number[]
+	/** Of all its rows. */
 	heightMm: number
 }
 
@@ -86,6 +93,7 @@ export function nestOutline(
 	return { count, heightMm: block.heightMm, place: () => placeBlock(piece.id, block) }
 }
 
+/** As many rows as the height holds, each as full as the width allows, and no more pieces than wanted. */
 function fillBlock(
 	layout: RowLayout,
 	{ widthMm, heightMm, mostPieces }: { widthMm: number; heightMm: number; mostPieces: number },
@@ -107,6 +115,7 @@ function fillBlock(
 	return { layout, rowCounts, heightMm: heightOf(layout, rowCounts.length) }
 }
 
+/** Of so many rows, which reach into each other, mm. */
 function heightOf(layout: RowLayout, rowCount: number): number {
 	if (rowCount === 0) return 0
 	let heightMm = layout.heightMm
@@ -114,6 +123,7 @@ function heightOf(layout: RowLayout, rowCount: number): number {
 	return heightMm
 }
 
+/** Rows alternate: every second one is turned or shifted. */
 function rowAt({ rows }: RowLayout, r: number): Row {
 	return r % 2 === 0 ? rows[0] : rows[1]
 }
@@ -123,6 +133,7 @@ function rowStarts({ periodMm, pieces }: Row, shiftMm: number): number[] {
 	return pieces.map(({ xMm }) => (((xMm + shiftMm) % periodMm) + periodMm) % periodMm)
 }
 
+/** Pieces of a row that lie wholly within the width. */
 function countInRow(row: Row, shiftMm: number, widthMm: number): number {
 	return rowStarts(row, shiftMm).reduce((sum, startMm, p) => {
 		const room = widthMm - startMm - (row.pieces[p]?.piece.widthMm ?? Infinity)
@@ -130,6 +141,7 @@ function countInRow(row: Row, shiftMm: number, widthMm: number): number {
 	}, 0)
 }
 
+/** Where each piece lies, mm from the block's corner. */
 function placeBlock(id: string, { layout, rowCounts }: Block): PlacedPiece[] {
 	const placed: PlacedPiece[] = []
 	let [yMm, shiftMm] = [0, 0]

@@ -17,12 +17,15 @@ export interface TurnedPiece {
 
 /** Lowest and highest value of a piece in each cell along one axis; empty cells hold Infinity and -Infinity. */
 export interface Profile {
+	/** Lowest the outline reaches in each strip, mm. */
 	low: Float64Array
+	/** Highest the outline reaches in each strip, mm. */
 	high: Float64Array
 }
 
 /** A polygon through points of a curve lies inside it by less than this share of its size; made up for by the gap. */
 export const FLATTENING_SHARE = 0.0025
+/** The line between two points lies within a tenth of a millimetre of the curve of a petal. */
 const POINTS_PER_CURVE = 24
 
 /** A piece turned by an angle, as a polygon of which the upper left corner of its box is the origin. */
@@ -74,6 +77,7 @@ export function profileOf(piece: TurnedPiece, along: 'x' | 'y', cellMm: number):
 	return profile
 }
 
+/** How far the outline reaches in each strip across it: lowest and highest, mm; Infinity where it is not. */
 function sampleProfile({ points, widthMm, heightMm }: TurnedPiece, along: 'x' | 'y', cellMm: number): Profile {
 	const across = along === 'x' ? 'y' : 'x'
 	const cells = Math.ceil((along === 'x' ? widthMm : heightMm) / cellMm) + 1
@@ -105,7 +109,9 @@ function sampleProfile({ points, widthMm, heightMm }: TurnedPiece, along: 'x' | 
 
 /** A profile's far edge with the gap rolled along it; the first cell lies `reach` cells before the profile's. */
 export interface WideEdge {
+	/** By strip, mm. */
 	values: Float64Array
+	/** How many strips it was widened by. */
 	reach: number
 }
 

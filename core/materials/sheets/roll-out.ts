@@ -8,10 +8,13 @@ import { leastExtentMm, nestOutline, type CutPiece, type PlacedPiece } from './n
 export interface RollingTerms {
 	/** > 0. */
 	thicknessMm: number
+	/** Of the board that is rolled on. */
 	boardWidthMm: number
+	/** A sheet is no larger than the board. */
 	boardHeightMm: number
 	/** Share of the scrap lost each time it is kneaded back, in [0, 1). */
 	loss: number
+	/** Of the paste. */
 	densityGPerCm3: number
 }
 
@@ -19,6 +22,7 @@ export interface RollingTerms {
 export interface RolledSheet {
 	widthMm: number
 	heightMm: number
+	/** Where each is cut. */
 	pieces: PlacedPiece[]
 	/** Share of the sheet that becomes pieces. */
 	yield: number
@@ -29,6 +33,7 @@ export interface RollOut {
 	massG: number
 	/** Of it, what the pieces themselves weigh. */
 	pieceMassG: number
+	/** In the order in which they are rolled; what is left over goes into the next. */
 	sheets: RolledSheet[]
 }
 
@@ -39,6 +44,7 @@ export interface WantedPiece {
 	count: number
 }
 
+/** Masses are raised by so much until the sheet is large enough: no balance of a bench is finer. */
 const STEP_G = 0.1
 /** A search in steps that double from a tenth of a gram, and then halve, ends within so many. */
 const MAX_STEPS = 60
@@ -68,6 +74,7 @@ export function rollOut(wanted: readonly WantedPiece[], terms: RollingTerms): Ro
 	return { massG, pieceMassG, sheets: cuts.map(drawSheet) }
 }
 
+/** @throws {RangeError} a size that is not positive, or a loss outside [0, 1) */
 function checkTerms({ thicknessMm, boardWidthMm, boardHeightMm, loss, densityGPerCm3 }: RollingTerms): void {
 	for (const [name, value] of Object.entries({ thicknessMm, boardWidthMm, boardHeightMm, densityGPerCm3 }))
 		if (!(value > 0)) throw new RangeError(`${name} must be > 0, got ${value}`)
@@ -79,6 +86,7 @@ interface Cut {
 	widthMm: number
 	heightMm: number
 	blocks: { piece: CutPiece; count: number; heightMm: number }[]
+	/** Of the pieces that it holds. */
 	areaMm2: number
 }
 
@@ -158,6 +166,7 @@ function fillSheet(left: readonly WantedPiece[], widthMm: number, heightMm: numb
 	}
 }
 
+/** Where the pieces of a cut lie on their sheet, mm. */
 function drawSheet({ widthMm, heightMm, blocks, areaMm2 }: Cut): RolledSheet {
 	let top = 0
 	const pieces = blocks.flatMap(({ piece, count, heightMm: blockMm }) => {
@@ -169,6 +178,7 @@ function drawSheet({ widthMm, heightMm, blocks, areaMm2 }: Cut): RolledSheet {
 	return { widthMm, heightMm, pieces, yield: areaMm2 / (widthMm * heightMm) }
 }
 
+/** Of a rolled sheet. */
 function toGrams(areaMm2: number, { thicknessMm, densityGPerCm3 }: RollingTerms): number {
 	return ((areaMm2 * thicknessMm) / 1000) * densityGPerCm3
 }

@@ -9,11 +9,13 @@ import { clearance, FLATTENING_SHARE, halfTurned, profileOf, turnPiece, widen, t
 /** A piece of a row: left edge of its bounding box from the row's start. */
 interface RowPiece {
 	piece: TurnedPiece
+	/** From the beginning of the period. */
 	xMm: number
 }
 
 /** A row that repeats every `periodMm`. */
 export interface Row {
+	/** After which the row repeats. */
 	periodMm: number
 	pieces: readonly RowPiece[]
 	/** So much to the right of the row before. */
@@ -24,7 +26,9 @@ export interface Row {
 
 /** Rows that alternate; the first row's shift and drop count from the last of the cycle. */
 export interface RowLayout {
+	/** They alternate. */
 	rows: readonly [Row, Row]
+	/** Of one row. */
 	heightMm: number
 	/** Share of an endless sheet that becomes pieces. */
 	density: number
@@ -32,6 +36,7 @@ export interface RowLayout {
 
 /** Cells a piece while the ways are compared, and when the best of them are measured: finer gains less than a board's edge loses. */
 const COARSE_CELLS = 32
+/** Fineness of the search, by piece: finer finds hardly anything more, and takes longer. */
 const FINE_CELLS = 128
 const ANGLES = 16
 /** Shifts of a row against the one before that are tried. */
@@ -67,8 +72,11 @@ export function findRowLayouts(outline: Outline, areaMm2: number, gapMm: number)
 
 interface Terms {
 	areaMm2: number
+	/** Left between pieces, for the cutter. */
 	gapMm: number
+	/** Width of a strip: how finely outlines are compared. */
 	cellMm: number
+	/** Ways tried to move one row along the other. */
 	shifts: number
 }
 
@@ -92,10 +100,13 @@ function layoutsOf(pieces: readonly TurnedPiece[], terms: Terms): RowLayout[] {
 
 /** A row by itself: what it shows to the one above (low), and to the one below with the gap (wide), over one period. */
 interface BareRow extends Pick<Row, 'periodMm' | 'pieces'> {
+	/** Of the row downwards, by strip, mm. */
 	low: Float64Array
+	/** Of the row upwards, with the gap, by strip, mm. */
 	wide: Float64Array
 }
 
+/** Pieces side by side, each moved up to the one before until their outlines are a gap apart. */
 function layRow(pieces: readonly TurnedPiece[], terms: Terms): BareRow {
 	const { gapMm, cellMm } = terms
 	const sides = pieces.map((piece) => profileOf(piece, 'y', cellMm))
@@ -111,6 +122,7 @@ function layRow(pieces: readonly TurnedPiece[], terms: Terms): BareRow {
 	return { ...row, ...rowProfile(row, terms) }
 }
 
+/** How far down and up the row reaches along its period, which repeats. */
 function rowProfile(
 	{ periodMm, pieces }: Pick<Row, 'periodMm' | 'pieces'>,
 	{ gapMm, cellMm }: Terms,
@@ -142,6 +154,7 @@ function rowProfile(
 	return { low, wide }
 }
 
+/** Ways in which two rows lie into each other, with how far the second drops and shifts. */
 function joinRows(first: BareRow, second: BareRow, terms: Terms): RowLayout[] {
 	if (first.wide.length !== second.wide.length) return []
 	const heightMm = Math.max(...[...first.pieces, ...second.pieces].map(({ piece }) => piece.heightMm))

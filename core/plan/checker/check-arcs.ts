@@ -25,6 +25,7 @@ export function checkArc(arc: EffectiveArc, { tasks }: Schedule): string[] {
 	return isPiecewise ? checkPiecewise(arc, from, to) : checkWhole(arc, from, to)
 }
 
+/** All of the one before any of the other, and all of the other before the limit. */
 function checkWhole(arc: EffectiveArc, from: ScheduledTask, to: ScheduledTask): string[] {
 	const end = (from.unitStarts.at(-1) ?? 0) + from.unitMinutes
 	const first = to.unitStarts[0] ?? 0
@@ -37,6 +38,7 @@ function checkWhole(arc: EffectiveArc, from: ScheduledTask, to: ScheduledTask): 
 	return errors
 }
 
+/** Each unit after its own: a piece may go on as soon as it is dry, whatever the others do. */
 function checkPiecewise(arc: EffectiveArc, from: ScheduledTask, to: ScheduledTask): string[] {
 	return from.unitStarts.flatMap((fromStart, k) => {
 		const end = fromStart + from.unitMinutes

@@ -16,6 +16,7 @@ import { measureObjective } from './measure-objective'
 import { readSchedule, type Schedule } from './read-schedule'
 
 export interface PlanReport {
+	/** The plan keeps every rule of the instance. */
 	ok: boolean
 	/** One sentence a broken rule; empty if `ok`. */
 	errors: string[]
@@ -49,6 +50,7 @@ export function checkPlan(instance: Instance, plan: Plan): PlanReport {
 		: { ok: true, errors, objective: measureObjective(instance, plan, schedule) }
 }
 
+/** How much later than the last window work may end, min. */
 function checkExtension({ extension }: Plan): string[] {
 	return Number.isInteger(extension) && extension >= 0
 		? []
@@ -81,6 +83,7 @@ function checkOptionGroups({ tasks }: Schedule): string[] {
 	})
 }
 
+/** Waits between tasks that are there, whatever lies between them, and which of them dried pieces waive. */
 function checkOrder(instance: Instance, plan: Plan, schedule: Schedule): string[] {
 	const isTransparent = (id: string) => ['dropped', 'vanished'].includes(schedule.tasks.get(id)?.place ?? 'dropped')
 	const arcs = bypassTransparent(instance.arcs, isTransparent)

@@ -33,10 +33,12 @@ export function checkWindows(instance: Instance, windows: readonly Window[], { t
 	return errors
 }
 
+/** Whether a run lies within a stretch. */
 function holds({ open, close }: { open: number; close: number }, run: ScheduledRun): boolean {
 	return open <= run.start && run.end <= close
 }
 
+/** Where an instance names no time at home it is all the time between two sessions. */
 function gapsBetweenSessions(windows: readonly Window[]): HomeWindow[] {
 	return windows.flatMap((window, w) => {
 		const next = windows[w + 1]

@@ -9,8 +9,11 @@ import type { Arc } from '../problem/instance'
 export interface EffectiveArc {
 	from: string
 	to: string
+	/** Least minutes from the end of the one to the start of the other. */
 	lag: number
+	/** Most minutes; Infinity: none set. */
 	maxLag: number
+	/** Unit by unit instead of whole tasks. */
 	piecewise: boolean
 	/** Index of the instance's arc whose wait this is: that arc's swap waives it. */
 	origin: number

@@ -43,6 +43,7 @@ function measureWaiting(windows: readonly Window[], runs: readonly ScheduledRun[
 	)
 }
 
+/** Of an empty list 0. */
 function sum(values: readonly number[]): number {
 	return values.reduce((total, value) => total + value, 0)
 }

@@ -3,15 +3,20 @@ import type { Instance, Task } from '../problem/instance'
 import type { Placement, Plan, Run } from '../problem/plan'
 
 export interface ScheduledRun {
+	/** Minutes of the instance's clock. */
 	start: number
+	/** Minutes of the instance's clock. */
 	end: number
+	/** Of this run. */
 	units: number
 }
 
 /** A task as the plan has it; `unitStarts[k]` is the clock minute at which unit k begins (none if not placed). */
 export interface ScheduledTask {
 	task: Task
+	/** Of the whole task. */
 	units: number
+	/** Of one unit. */
 	unitMinutes: number
 	place: 'class' | 'home' | 'ahead' | 'dropped' | 'vanished'
 	runs: ScheduledRun[]
@@ -20,6 +25,7 @@ export interface ScheduledTask {
 
 export interface Schedule {
 	tasks: Map<string, ScheduledTask>
+	/** What could not be read, a sentence each. */
 	errors: string[]
 }
 
@@ -39,6 +45,10 @@ export function readSchedule({ tasks }: Instance, plan: Plan): Schedule {
 	return { tasks: new Map(scheduled), errors }
 }
 
+/**
+ * One task as placed. What cannot be read becomes an error and a task without times, so that the other
+ * checks go on and every fault of a plan is told at once.
+ */
 function scheduleTask(task: Task, placement: Placement | undefined, errors: string[]): ScheduledTask {
 	const units = 'units' in task ? task.units : 1
 	const unitMinutes = 'units' in task ? task.unitMinutes : task.minutes
@@ -58,6 +68,7 @@ function scheduleTask(task: Task, placement: Placement | undefined, errors: stri
 	return { ...unplaced, place: placement.place, runs, unitStarts: unitStarts.length === units ? unitStarts : [] }
 }
 
+/** The task allows the place; left out may be only what has a price for it. */
 function checkPlace(task: Task, { place }: Placement, errors: string[]): void {
 	if (place === 'dropped') {
 		if (task.dropValue === undefined) errors.push(`${task.id}: is mandatory and may not be dropped`)
@@ -69,6 +80,7 @@ function checkPlace(task: Task, { place }: Placement, errors: string[]): void {
 /** Most units that one run is read with, against memory run wild on a hostile plan. */
 const MAX_UNITS = 100_000
 
+/** Whole numbers, at least one unit, and an end that fits its units where the plan gives one. */
 function readRun(id: string, run: Run, unitMinutes: number, errors: string[]): ScheduledRun {
 	const isReadable =
 		Number.isInteger(run.start) && Number.isInteger(run.units) && run.units >= 1 && run.units <= MAX_UNITS
@@ -82,6 +94,7 @@ function readRun(id: string, run: Run, unitMinutes: number, errors: string[]): S
 	return { start: run.start, end, units: run.units }
 }
 
+/** How a task may be cut into runs: as often as its kind allows, each long enough, with a break between. */
 function checkRunShape(task: Task, place: 'class' | 'home', runs: readonly ScheduledRun[], errors: string[]): void {
 	if (runs.length === 0) errors.push(`${task.id}: has no run`)
 	if (runs.length > 1 && place === 'home') errors.push(`${task.id}: homework must be one run, got ${runs.length}`)

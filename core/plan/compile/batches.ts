@@ -7,6 +7,7 @@
 export const MAX_BATCHES = 12
 
 export interface Batches {
+	/** That the work is planned in: between two of them a class may pause. */
 	units: number
 	/** Whole, >= 1. */
 	unitMinutes: number

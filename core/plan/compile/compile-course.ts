@@ -72,6 +72,7 @@ export function compileCourse(
 	}
 }
 
+/** Time at home lies between two sessions, so many minutes of it in each. */
 function gapsBetweenSessions(windows: Instance['windows'], maxMinutes: number): Instance['homeWindows'] {
 	return windows.flatMap((window, w) => {
 		const next = windows[w + 1]
@@ -79,6 +80,10 @@ function gapsBetweenSessions(windows: Instance['windows'], maxMinutes: number): 
 	})
 }
 
+/**
+ * The steps of a design as tasks: pieces with the group's spares, minutes at its pace, with what sharing a
+ * tool adds, in batches that a class can pause between.
+ */
 function compileSteps(course: Course, { design, flowersPerStudent }: DesignInCourse, owned: OwnedTools): StepTask[] {
 	const counts = countPieces(design, flowersPerStudent, {
 		confidence: course.spareConfidence,
@@ -137,11 +142,13 @@ function chainPieceByPiece(steps: readonly ResolvedStep[]): ResolvedStep[][] {
 	return [...new Set(chains.values())]
 }
 
+/** Fewest units of a run: the design says so in pieces, and a unit may hold several. */
 function leastBatches({ leastPieces }: ResolvedStep, pieceCount: number, units: number): number {
 	if (leastPieces === undefined) return units
 	return Math.min(units, Math.max(1, Math.ceil((leastPieces * units) / Math.max(1, pieceCount))))
 }
 
+/** Where a step may be done, what it is worth to practise it, and what it costs the instructor elsewhere. */
 function taskTerms(course: Course, design: ResolvedDesign, step: ResolvedStep, instructorMinutes: number) {
 	const allowed = step.teaching === 'must' ? [] : step.places
 	const places = (['class', 'ahead', 'home'] as const).filter((place) => {
@@ -157,6 +164,7 @@ function taskTerms(course: Course, design: ResolvedDesign, step: ResolvedStep, i
 	}
 }
 
+/** What screens need to name the task and to find its step again. */
 function describeStep(design: ResolvedDesign, step: ResolvedStep, pieceCount: number, units: number): TaskSource {
 	const part = design.parts.find(({ id }) => id === step.part)
 	return {
@@ -174,6 +182,7 @@ function describeStep(design: ResolvedDesign, step: ResolvedStep, pieceCount: nu
 	}
 }
 
+/** An arc for each need of each step that is made at all, with the wait that was found for it. */
 function compileArcs(
 	design: ResolvedDesign,
 	steps: readonly StepTask[],
@@ -195,6 +204,7 @@ function compileArcs(
 	})
 }
 
+/** Least and most minutes between two tasks, and what it costs to have dried pieces in exchange for the wait. */
 function compileArc(
 	from: StepTask,
 	to: StepTask,

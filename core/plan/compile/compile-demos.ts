@@ -6,6 +6,7 @@ import type { StepTask } from './step-task'
 
 /** Value lost if a technique is not shown: all steps that use it are done ahead, or students work from a hand-out. */
 const UNNEEDED_DEMO_VALUE = 5
+/** A demonstration that a step needs is worth more than any step: it is never left out to save time. */
 const NEEDED_DEMO_VALUE = 10
 
 /**

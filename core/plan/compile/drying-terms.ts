@@ -15,6 +15,7 @@ export interface DryingTerms {
 	places: readonly Place[]
 	/** Confidence that the studio plans waits with, in [0.5, 1). */
 	confidence: number
+	/** Of the studio's wires, for what is inside a piece. */
 	standard: GaugeStandard
 	/** The studio's, in the IANA database. */
 	zone: string

@@ -32,12 +32,15 @@ export type WaitBasis =
 	| 'by hand'
 
 export interface WaitSource {
+	/** Where the time comes from. */
 	basis: WaitBasis
 	/** Clock minutes that the plan holds free. */
 	plannedMinutes: number
 	/** As computed; absent: nothing can be. */
 	p50Minutes?: number
+	/** Absent: never. */
 	p90Minutes?: number
+	/** Where it is a film that dries. */
 	film?: FilmWait
 	/** What makes it long, the worst first. */
 	slow?: SlowReason[]
@@ -126,8 +129,10 @@ export function createWaitFinder(course: Course, terms: DryingTerms, origin: Clo
 
 /** What was computed on the same ways through rooms and stores: of the courses of one studio many are alike. */
 const knownByWays = new Map<string, Map<string, Computed>>()
+/** Ways through rooms and stores whose times are kept: those of some courses, of some studios. */
 const MOST_WAYS = 40
 
+/** Times already computed for a way, by piece and stage; ways not asked for longest are forgotten. */
 function knownOf(ways: string): Map<string, Computed> {
 	const known = knownByWays.get(ways) ?? new Map<string, Computed>()
 	// Taken out and put in again, the ways asked for last stand last.
@@ -140,6 +145,11 @@ function knownOf(ways: string): Map<string, Computed> {
 
 type Computed = Omit<WaitSource, 'plannedMinutes'> & { plannedMinutes?: number }
 
+/**
+ * A forecast in minutes, with the humidity below which the air must be where it is never reached.
+ *
+ * @param plannedHours - undefined: never
+ */
 function toComputed(
 	basis: WaitBasis,
 	{ p50, p90 }: StageForecast,
@@ -156,6 +166,7 @@ function toComputed(
 	}
 }
 
+/** Up to the next whole minute, and never none: a wait that is planned is seen. */
 function toMinutes(hours: number): number {
 	return Math.max(1, Math.ceil(hours * 60 - 1e-6))
 }
@@ -165,6 +176,7 @@ function isSlower(one: Computed, other: Computed): boolean {
 	return (one.plannedMinutes ?? Infinity) > (other.plannedMinutes ?? Infinity)
 }
 
+/** Of several ways that pieces may take, or several places, the slowest counts. */
 function longest(all: readonly Computed[]): Computed {
 	return all.reduce((slowest, other) => (isSlower(other, slowest) ? other : slowest))
 }

@@ -11,6 +11,7 @@ import { handsOnStretches, sessionProblems } from '../../course/session-hours'
 export interface SessionWindows {
 	/** Clock minute 0 of the windows: the opening of the first. */
 	origin: ClockOrigin
+	/** Hands-on time, in minutes from the origin. */
 	windows: Window[]
 }
 

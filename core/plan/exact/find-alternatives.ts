@@ -56,11 +56,13 @@ export function findAlternatives(
 	return keepUndominated(found)
 }
 
+/** Only plans that fit are alternatives: one with a shortfall is a problem, and told as one elsewhere. */
 function toAlternative(instance: Instance, { plan, objective, status }: ExactPlan): Alternative | undefined {
 	if (!plan || !objective || objective.shortfall > 0) return undefined
 	return { plan, objective, sessions: sessionsUntil(instance, objective.finish ?? 0), isProven: status === 'optimal' }
 }
 
+/** How many sessions are begun before the work ends; a course that ends early needs no room for the rest. */
 function sessionsUntil({ windows }: Instance, finish: number): number {
 	return new Set(windows.filter(({ open }) => open < finish).map(({ session }) => session)).size
 }

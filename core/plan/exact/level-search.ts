@@ -21,17 +21,23 @@ export interface SearchHooks {
 	onPlan: () => Incumbent
 	/** The level is at least so much, all before it being proven. */
 	onBound: (level: Level, bound: number) => void
+	/** Nothing below the value exists in that level. */
 	onProven: (level: Level, value: number) => void
 }
 
 /** The best plan so far, with its value at every level. */
 export interface Incumbent {
 	plan: Plan
+	/** Of every level. */
 	values: Readonly<Record<Level, number>>
 }
 
 /** Steps of the first slices; a second is about half a million to a million. */
 const FIRST_SLICE = 60_000
+/**
+ * Propagations of the kernel. A probe asks whether a level can be lowered at all, and gives up early;
+ * a neighbourhood leaves most of the plan as it stands, and may think longer about the rest.
+ */
 const PROBE_STEPS = 5_000
 const NEIGHBOURHOOD_STEPS = 30_000
 /** A level gets so many slices, whole and near the best plan, before the next has its turn. */
@@ -42,7 +48,9 @@ export class LevelSearch {
 	readonly #model: PlanModel
 	readonly #neighbourhoods: Neighbourhoods
 	readonly #hooks: SearchHooks
+	/** The best plan so far. */
 	#incumbent: Incumbent
+	/** Steps of the next search; more where little came of the last ones. */
 	#slice = FIRST_SLICE
 
 	constructor(model: PlanModel, incumbent: Incumbent, neighbourhoods: Neighbourhoods, hooks: SearchHooks) {
@@ -73,6 +81,10 @@ export class LevelSearch {
 		}
 	}
 
+	/**
+	 * Nothing of this level is below what the incumbent has: from here on it is a rule, so that the next
+	 * level is searched among plans that are no worse in this one.
+	 */
 	#prove(level: Level): void {
 		const value = this.#incumbent.values[level]
 		this.#model.solver.reset()
@@ -142,6 +154,10 @@ export class LevelSearch {
 		}
 	}
 
+	/**
+	 * One search under assumptions, which are withdrawn afterwards. A plan that is found becomes the
+	 * incumbent, and the saved values of the model follow it, so that the next search begins beside it.
+	 */
 	#try(assumptions: readonly Literal[], steps: number): 'better' | 'refuted' | 'stopped' {
 		const { status } = this.#model.solve({
 			assumptions: toLiterals(assumptions),

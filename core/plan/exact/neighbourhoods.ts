@@ -12,16 +12,27 @@ import type { Plan } from '../problem/plan'
 /** How a search in a neighbourhood ended. */
 export type Outcome = 'better' | 'refuted' | 'stopped'
 
+/**
+ * What is set free together: tasks of neighbouring sessions, tasks joined by waits, tasks that lie
+ * around an idle stretch, or any. Which pays depends on the instance, so the choice is learnt.
+ */
 const WAYS = ['session', 'chain', 'gap', 'any'] as const
 type Way = (typeof WAYS)[number]
 
+/**
+ * Tasks set free at once. Fewer than the least hardly ever find anything; from the first number on
+ * the size follows what the searches make of it.
+ */
 const LEAST_TASKS = 6
 const FIRST_TASKS = 12
+/** What a way has earned fades, so that one that paid at the beginning does not keep its turn for ever. */
 const REWARD_DECAY = 0.9
 
 interface Laid {
 	task: number
+	/** Minute of the instance's clock. */
 	start: number
+	/** Minute of the instance's clock. */
 	end: number
 }
 
@@ -30,7 +41,9 @@ export class Neighbourhoods {
 	readonly #instance: NormalInstance
 	readonly #rng: Rng
 	readonly #reward = new Map<Way, number>(WAYS.map((way) => [way, 1]))
+	/** Tasks set free next time. */
 	#size = FIRST_TASKS
+	/** As the last ones were chosen, for what is learnt of it. */
 	#way: Way = 'any'
 
 	constructor(instance: NormalInstance, rng: Rng) {
@@ -64,6 +77,10 @@ export class Neighbourhoods {
 		this.#size = FIRST_TASKS
 	}
 
+	/**
+	 * By chance, in proportion to what each way has earned (roulette wheel, as in adaptive large
+	 * neighbourhood search; Ropke and Pisinger 2006).
+	 */
 	#chooseWay(): Way {
 		const total = [...this.#reward.values()].reduce((sum, reward) => sum + reward, 0)
 		let left = this.#rng() * total
@@ -74,6 +91,7 @@ export class Neighbourhoods {
 		return 'any'
 	}
 
+	/** Where each task lies in the plan, min. */
 	#lay(plan: Plan): Laid[] {
 		return this.#instance.tasks.map(({ id, unitMinutes }, task) => {
 			const placement = plan.placements[id]
@@ -85,6 +103,7 @@ export class Neighbourhoods {
 		})
 	}
 
+	/** Start of the first task that waits for it, min; 0 where none does. */
 	#firstFollower(task: number, plan: Plan): number {
 		const { arcs, arcsOutOf, tasks } = this.#instance
 		const starts = (arcsOutOf[task] ?? []).map((a) => {
@@ -148,6 +167,7 @@ export class Neighbourhoods {
 		return best
 	}
 
+	/** Number of the session, 0 before the first. */
 	#sessionAt(time: number): number {
 		return sessionAt(this.#instance.windows, time) ?? 0
 	}

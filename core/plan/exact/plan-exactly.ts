@@ -18,11 +18,13 @@ import { Neighbourhoods } from './neighbourhoods'
 
 /** How much may be searched, from where, and within what. */
 export interface ExactTerms {
+	/** Of everything that is left to chance. */
 	seed?: number
 	/** Decisions after which to stop; the same number gives the same plan, whatever the clock says. 0: the quick plan. */
 	nodes?: number
 	/** Asked now and then: true to stop with the best plan so far. */
 	shouldStop?: () => boolean
+	/** Told of every better plan and every better bound. */
 	onProgress?: (progress: ExactPlan) => void
 	/** An older plan to start from; passed over if it breaks a rule, a pin or a limit. */
 	start?: Plan
@@ -38,7 +40,9 @@ interface Searched {
 	proven: Partial<Objective>
 	/** What each level is at least, as far as is known: the proven ones, and the first that is not. */
 	bounds: Partial<Objective>
+	/** Of the search: how hard it was. */
 	conflicts: number
+	/** Decisions of the search. */
 	nodes: number
 }
 
@@ -59,6 +63,7 @@ export interface NoPlan {
 /** A plan with what is proven of it, or why there is none. */
 export type ExactPlan = Searched & (FoundPlan | NoPlan)
 
+/** In the order in which they count: a lower one never pays for a higher one (lexicographic). */
 const LEVELS = ['valueLost', 'prepMinutes', 'finish', 'waiting', 'splits'] as const
 
 /** Schedules for the first plan: about 30 samples and some mending. */
@@ -81,9 +86,13 @@ class ExactSearch {
 	readonly #normal: NormalInstance
 	readonly #terms: Required<Omit<ExactTerms, 'start' | 'limits'>> & Pick<ExactTerms, 'start' | 'limits'>
 	readonly #neighbourhoods: Neighbourhoods
+	/** The best that the checker has accepted. */
 	#best: Best | undefined
+	/** Levels in which nothing better exists. */
 	readonly #proven: Partial<Objective> = {}
+	/** Values below which nothing lies, by level. */
 	readonly #bounds: Partial<Objective> = {}
+	/** No plan keeps all limits, whatever the time. */
 	#isImpossible = false
 	/** The models searched so far, for their counts. */
 	readonly #models: PlanModel[] = []
@@ -106,6 +115,10 @@ class ExactSearch {
 		this.#neighbourhoods = new Neighbourhoods(this.#normal, createRng(seed))
 	}
 
+	/**
+	 * First a quick plan, then, as far as the effort reaches, a plan that fits, then one level after the
+	 * other pushed down and proven.
+	 */
 	run(): ExactPlan {
 		this.#startQuickly()
 		// Not even a model is built where nothing may be searched.
@@ -118,6 +131,7 @@ class ExactSearch {
 		return this.#report()
 	}
 
+	/** The search begins from the best of a given plan and a quick one: every plan found later is better. */
 	#startQuickly(): void {
 		if (this.#terms.start) this.#offer(this.#terms.start)
 		const effort = this.#terms.nodes === 0 ? QUICK_TASK_SCHEDULES : FIRST_TASK_SCHEDULES
@@ -155,6 +169,11 @@ class ExactSearch {
 		})
 	}
 
+	/**
+	 * Pushes each level down as far as it goes and proves it, in their order.
+	 *
+	 * @param limits - most that a level may reach; without a limit it is only what comes out
+	 */
 	#pushLevels(limits: Partial<Record<Level, number>>): void {
 		const model = this.#build(this.#normal)
 		for (const level of LEVELS) {
@@ -198,6 +217,7 @@ class ExactSearch {
 		}).run(levels)
 	}
 
+	/** A model of the instance, with all pins as rules. Kept, since its counts belong to the whole search. */
 	#build(instance: NormalInstance): PlanModel {
 		const model = new PlanModel(instance, this.#terms.pins)
 		for (const pin of model.pins) model.solver.require(...pin)
@@ -205,22 +225,31 @@ class ExactSearch {
 		return model
 	}
 
+	/** By decisions or by the clock, whichever comes first. */
 	readonly #shouldStop = (): boolean => this.#count('decisions') >= this.#terms.nodes || this.#terms.shouldStop()
 
+	/** Over all models that this search has built. */
 	#count(what: 'conflicts' | 'decisions'): number {
 		return this.#models.reduce((total, { solver }) => total + solver[what], 0)
 	}
 
+	/** No plan is below this value in this level, whether or not one reaches it. */
 	#setBound(level: keyof Objective, value: number): void {
 		this.#bounds[level] = value
 		this.#terms.onProgress(this.#report())
 	}
 
+	/** A bound that the best plan reaches: nothing is left to find in this level. */
 	#prove(level: keyof Objective, value: number): void {
 		this.#proven[level] = value
 		this.#setBound(level, value)
 	}
 
+	/**
+	 * The plan that the model has just found, as the checker sees it.
+	 *
+	 * @param lastClose - close of the last window as the instance has it, min; the model's may be later
+	 */
 	#acceptFrom(model: PlanModel, lastClose: number): Best {
 		const plan = model.readPlan()
 		const end = model.solver.trail.min(model.levels.finish)
@@ -243,6 +272,7 @@ class ExactSearch {
 		return this.#take(plan, objective)
 	}
 
+	/** Keeps the better of two; of equal ones the first, so that what is shown does not flicker. */
 	#take(plan: Plan, objective: Objective): Best {
 		if (!this.#best || compareObjectives(objective, this.#best.objective) < 0) {
 			this.#best = { plan, objective }
@@ -251,6 +281,7 @@ class ExactSearch {
 		return this.#best
 	}
 
+	/** What is known so far: it may be asked at any time, also in the middle of a search. */
 	#report(): ExactPlan {
 		const counts = { conflicts: this.#count('conflicts'), nodes: this.#count('decisions') }
 		const common = { proven: { ...this.#proven }, bounds: { ...this.#bounds }, ...counts }

@@ -10,6 +10,7 @@ import { unitMinutesOf } from '../problem/plan-times'
 
 interface LaidRun {
 	task: string
+	/** Of the run within its task. */
 	index: number
 	start: number
 	end: number
@@ -62,6 +63,7 @@ function moveLate(instance: Instance, before: CheckedPlan, id: string, users: Re
 	return before
 }
 
+/** All runs in class in the order of the clock, with minutes from the instance's origin. */
 function layRuns({ tasks }: Instance, { placements }: Plan): LaidRun[] {
 	const laid = tasks.flatMap((task) => {
 		const placement = placements[task.id]
@@ -77,6 +79,7 @@ function layRuns({ tasks }: Instance, { placements }: Plan): LaidRun[] {
 	return laid.sort((a, b) => a.start - b.start)
 }
 
+/** The plan with some runs begun at other minutes; ends are left out, since units say them. */
 function withStarts(plan: Plan, moves: ReadonlyMap<LaidRun, number>): Plan {
 	const placements: Record<string, Placement> = { ...plan.placements }
 	for (const [{ task, index }, start] of moves) {

@@ -10,10 +10,13 @@ const MAX_ACTIVITY = 1e100
 export class ActivityOrder {
 	/** By variable. */
 	#activity = new Float64Array(256)
+	/** 1 for variables that may be decided on. */
 	#isCandidate = new Uint8Array(256)
 	/** Position in the heap by variable, or -1. */
 	#position = new Int32Array(256).fill(-1)
+	/** A binary heap, the most active at its top. */
 	readonly #heap: number[] = []
+	/** What the next conflict adds. */
 	#increment = 1
 
 	/** @param activity - a first guess; conflicts soon outweigh it */
@@ -24,6 +27,7 @@ export class ActivityOrder {
 		this.putBack(variable)
 	}
 
+	/** A variable that search has let go of may be decided on again. O(log n). */
 	putBack(variable: number): void {
 		if (this.#isCandidate[variable] !== 1 || (this.#position[variable] ?? -1) >= 0) return
 		this.#heap.push(variable)
@@ -45,6 +49,7 @@ export class ActivityOrder {
 		return first
 	}
 
+	/** It had a part in a conflict: the order prefers what conflicts lately (VSIDS, Moskewicz et al. 2001). */
 	bump(variable: number): void {
 		if (this.#isCandidate[variable] !== 1) return
 		const activity = (this.#activity[variable] ?? 0) + this.#increment
@@ -54,15 +59,18 @@ export class ActivityOrder {
 		if (at >= 0) this.#rise(at)
 	}
 
+	/** Instead of lowering every activity, later bumps weigh more: the order is the same, in O(1). */
 	decay(): void {
 		this.#increment /= DECAY
 	}
 
+	/** Before a number grows beyond what a float tells apart; the order stays. */
 	#scaleDown(): void {
 		for (let x = 0; x < this.#activity.length; x++) this.#activity[x] = (this.#activity[x] ?? 0) / MAX_ACTIVITY
 		this.#increment /= MAX_ACTIVITY
 	}
 
+	/** Restores the heap upwards: the entry is at least as active as what lies below it. */
 	#rise(from: number): void {
 		const heap = this.#heap
 		const variable = heap[from] ?? 0
@@ -80,6 +88,7 @@ export class ActivityOrder {
 		this.#position[variable] = at
 	}
 
+	/** Restores the heap downwards, after the last entry was put at the top. */
 	#sink(from: number): void {
 		const heap = this.#heap
 		const variable = heap[from] ?? 0
@@ -100,10 +109,12 @@ export class ActivityOrder {
 		this.#position[variable] = at
 	}
 
+	/** Of the variable at a place of the heap. */
 	#activityAt(at: number): number {
 		return this.#activity[this.#heap[at] ?? 0] ?? 0
 	}
 
+	/** Arrays of numbers cannot grow: new ones of twice the length take over, so that growing costs O(1) each. */
 	#grow(): void {
 		const length = 2 * this.#activity.length
 		const activity = new Float64Array(length)

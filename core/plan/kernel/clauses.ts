@@ -16,8 +16,11 @@ const CORE_LEVELS = 2
 /** Clauses in one array, and the watches on them. */
 export class Clauses {
 	readonly #trail: Trail
+	/** All clauses one behind the other: a header, then pairs of side and value. */
 	#arena = new Int32Array(4096)
+	/** Length of the arena that is written. */
 	#used = 0
+	/** By side: what is to be looked at when it becomes false. */
 	readonly #watches: number[][] = []
 	learntCount = 0
 
@@ -126,6 +129,7 @@ export class Clauses {
 		}
 	}
 
+	/** Such a clause holds for ever and need not be kept. */
 	#isTrueAtRoot(literals: readonly number[]): boolean {
 		for (let k = 0; k < literals.length; k += 2) {
 			if (this.#trail.isTrue(literals[k] ?? 0, literals[k + 1] ?? 0)) return true
@@ -144,6 +148,10 @@ export class Clauses {
 		return [...open, ...lost]
 	}
 
+	/**
+	 * Has the clause looked at when the watched literal becomes false. Beside the reference lies a guard,
+	 * another literal of the clause: where that is true the clause itself need not be read.
+	 */
 	#watch(ref: number, position: number, guard: number): void {
 		const at = ref + HEADER + 2 * position
 		const guardAt = ref + HEADER + 2 * guard
@@ -152,6 +160,10 @@ export class Clauses {
 		list.push(ref, 1 - (this.#arena[at + 1] ?? 0), this.#arena[guardAt] ?? 0, this.#arena[guardAt + 1] ?? 0)
 	}
 
+	/**
+	 * The watched literal that has just become false goes to the second place: the first is the one that may
+	 * have to be made true.
+	 */
 	#putFalseSecond(ref: number, side: number, value: number): void {
 		const arena = this.#arena
 		const at = ref + HEADER

@@ -13,6 +13,7 @@ import { BY_CLAUSE, BY_DIFFERENCE, BY_RULE, BY_PROPAGATOR, DECISION, type Litera
 export interface Learnt {
 	/** The first literal is the one that the backjump makes true; the second lies at the level jumped to. */
 	literals: Literals
+	/** To go back to. */
 	level: number
 	/** How many levels the literals span. */
 	levels: number
@@ -31,10 +32,13 @@ export class ConflictAnalysis {
 	readonly #bump: (variable: number) => void
 	/** By side: the value asked for, and the trail entry that gave it; entry -1 where the side is not in the set. */
 	#asked = new Int32Array(256)
+	/** By side: the trail's entry of the literal in the set; -1: none. */
 	#entry = new Int32Array(256).fill(-1)
+	/** Those that are in the set. */
 	#sides: number[] = []
 	/** Literals of the set at the level of the conflict. */
 	#open = 0
+	/** Of the decisions that clashed. */
 	#conflictLevel = 0
 
 	constructor(
@@ -86,6 +90,7 @@ export class ConflictAnalysis {
 		return decisions
 	}
 
+	/** Clears what the last analysis left, only where it wrote: the arrays are as long as there are sides. */
 	#begin(): void {
 		while (this.#trail.sideCount > this.#asked.length) {
 			this.#asked = new Int32Array(2 * this.#asked.length)
@@ -105,6 +110,10 @@ export class ConflictAnalysis {
 		return literals
 	}
 
+	/**
+	 * Why the entry holds, as literals that were true before it. Asked for less than the entry says, a rule
+	 * may give a weaker reason, and weaker reasons make stronger clauses.
+	 */
 	#reasonOf(entry: number, value: number): Literals {
 		const { side, kind, ref } = this.#trail
 		const literals: Literals = []
@@ -138,10 +147,15 @@ export class ConflictAnalysis {
 		)
 	}
 
+	/** Pairs of side and value. */
 	#addAll(literals: Readonly<Literals>): void {
 		for (let k = 0; k < literals.length; k += 2) this.#add(literals[k] ?? 0, literals[k + 1] ?? 0)
 	}
 
+	/**
+	 * Takes a literal into the set: one entry for each side, with the strongest value asked of it. What
+	 * holds at the root is left out, since it holds always.
+	 */
 	#add(side: number, value: number): void {
 		const known = this.#entry[side] ?? -1
 		if (known >= 0 && (this.#asked[side] ?? 0) >= value) return
@@ -156,11 +170,13 @@ export class ConflictAnalysis {
 		this.#bump(side >> 1)
 	}
 
+	/** Decision level of the set's literal on that side; 0 where there is none. */
 	#levelOf(side: number): number {
 		const entry = this.#entry[side] ?? -1
 		return entry < 0 ? 0 : (this.#trail.levelOf[entry] ?? 0)
 	}
 
+	/** The deepest level among the literals of the set. */
 	#topLevel(): number {
 		return this.#sides.reduce((level, side) => Math.max(level, this.#levelOf(side)), 0)
 	}
@@ -186,6 +202,10 @@ export class ConflictAnalysis {
 		return this.#follows(this.#entry[side] ?? -1, this.#asked[side] ?? 0, 0)
 	}
 
+	/**
+	 * Whether a literal follows from others of the set, so that it may be left out (clause minimisation,
+	 * Sörensson and Biere 2009). Depth-bound: a literal too many is no fault, only a longer clause.
+	 */
 	#follows(entry: number, value: number, depth: number): boolean {
 		if (this.#trail.kind[entry] === DECISION || depth > MAX_DEPTH) return false
 		const reason = this.#reasonOf(entry, value)
@@ -201,6 +221,10 @@ export class ConflictAnalysis {
 		return true
 	}
 
+	/**
+	 * The clause that forbids the conflict, its asserting literal first, with the level to go back to and how
+	 * many levels it spans (LBD: the fewer, the longer the clause is worth keeping; Audemard and Simon 2009).
+	 */
 	#toLearnt(top: number, others: readonly number[]): Learnt {
 		const literals: Literals = [top ^ 1, 1 - (this.#asked[top] ?? 0)]
 		const levels = new Set([this.#conflictLevel])

@@ -9,18 +9,27 @@ import { BY_DIFFERENCE, grown, type Literals, type Trail } from './trail'
 const CONDITIONS_AT = 4
 /** A rule with more of them belongs to the general ones. */
 export const MAX_CONDITIONS = 4
+/**
+ * Numbers of one rule in the arena: two sides, the bound, and room for all conditions, so that the n-th
+ * rule is found without an index.
+ */
 const STRIDE = CONDITIONS_AT + 2 * MAX_CONDITIONS
 /** A reason names the rule and which of its conditions or sides it concerns. */
 const POSITIONS = 8
+/** What a rule made rise, for its reason: positions behind those of the conditions, one for each side. */
 const FIRST_SIDE = MAX_CONDITIONS
 const SECOND_SIDE = MAX_CONDITIONS + 1
 
 /** Difference rules in one array, woken by the sides that they look at. */
 export class Differences {
 	readonly #trail: Trail
+	/** Rules one behind the other, each as long as the stride. */
 	#arena = new Int32Array(1024 * STRIDE)
+	/** Rules so far. */
 	#count = 0
+	/** By side: rules to look at when it rises. */
 	readonly #wakes: number[][] = []
+	/** Rules that have not been looked at yet. */
 	readonly #fresh: number[] = []
 
 	constructor(trail: Trail) {
@@ -76,6 +85,12 @@ export class Differences {
 		}
 	}
 
+	/**
+	 * Passes the bound of each side on to the other, if the conditions hold; if all but one hold, and what the
+	 * rule says cannot be, that one becomes false.
+	 *
+	 * @returns false: the rule clashes with what holds
+	 */
 	#apply(rule: number): boolean {
 		const arena = this.#arena
 		const { lower } = this.#trail

@@ -5,7 +5,9 @@ import type { Literals, Note, Trail } from './trail'
 export interface Raised {
 	/** [side >= value], which may be less than what was raised. */
 	side: number
+	/** That its side rose to. */
 	value: number
+	/** What the propagator wrote down for itself. */
 	note: Note
 	/** The reason must have held before this entry of the trail. */
 	entry: number

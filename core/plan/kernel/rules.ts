@@ -16,21 +16,29 @@ const SHORT_TERMS = 4
 
 /** If all conditions hold, the terms add up to at most the bound. */
 export interface Rule {
+	/** The rule speaks only where all of them hold. */
 	conditions: Readonly<Literals>
 	/** side, factor > 0, side, factor, ... */
 	terms: readonly number[]
+	/** That the sum may not exceed. */
 	bound: number
 }
 
 /** Linear rules in one array, woken by the sides that they look at. */
 export class Rules {
 	readonly #trail: Trail
+	/** Rules one behind the other. */
 	#arena = new Int32Array(4096)
+	/** Length of the arena that is written. */
 	#used = 0
+	/** Where each rule begins in the arena. */
 	#starts = new Int32Array(256)
 	#count = 0
+	/** By side: rules to look at when it rises. */
 	readonly #wakes: number[][] = []
+	/** Rules to look at next. */
 	readonly #waiting: number[] = []
+	/** 1 for those in the queue, so that none is in it twice. */
 	#isWaiting = new Uint8Array(256)
 
 	constructor(trail: Trail) {
@@ -161,11 +169,13 @@ export class Rules {
 		return true
 	}
 
+	/** The rule is looked at again when that side rises. */
 	#wake(side: number, rule: number): void {
 		const list = (this.#wakes[side] ??= [])
 		if (list.at(-1) !== rule) list.push(rule)
 	}
 
+	/** Puts the rule in the queue once, however often it is woken. */
 	#wait(rule: number): void {
 		if (this.#isWaiting[rule] === 1) return
 		this.#isWaiting[rule] = 1

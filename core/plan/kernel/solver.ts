@@ -32,11 +32,14 @@ export interface SolveTerms {
 	shouldStop?: () => boolean
 }
 
+/** Conflicts between restarts, times the next number of Luby's sequence (Luby, Sinclair, Zuckerman 1993). */
 const RESTART_UNIT = 100
+/** Learnt clauses that are kept before the less useful half goes, and how much that number grows each time. */
 const FIRST_REDUCTION = 2000
 const REDUCTION_GROWTH = 500
 /** How many conflicts, or decisions, pass between two questions whether to stop. */
 const STOP_INTERVAL = 16
+/** The clock is not asked at every decision: it takes longer than most of them. */
 const DECISION_STOP_INTERVAL = 4096
 
 /** Bits of a 32-bit number but its sign. */
@@ -44,6 +47,7 @@ const MAX_PROPAGATORS = 31
 
 /** Variables, constraints and the search over them; what is learnt stays from one search to the next. */
 export class Solver {
+	/** All that is known, with what it came from. */
 	readonly trail = new Trail()
 	readonly #clauses = new Clauses(this.trail)
 	readonly #rules = new Rules(this.trail)
@@ -57,9 +61,13 @@ export class Solver {
 	)
 	/** By side: the propagators to tell, as bits. */
 	readonly #listeners: number[] = []
+	/** Entries of the trail up to which everything has been propagated. */
 	#due = 0
+	/** Least value first, unless somebody says otherwise. */
 	#branch: Branching = (variable, trail) => [2 * variable + 1, -trail.min(variable)]
+	/** There is no solution at all, whatever is assumed. */
 	#isRefuted = false
+	/** Learnt clauses at which the less useful go. */
 	#reduceAt = FIRST_REDUCTION
 	conflicts = 0
 	decisions = 0
@@ -71,6 +79,11 @@ export class Solver {
 		return !this.#isRefuted
 	}
 
+	/**
+	 * An integer variable.
+	 *
+	 * @returns its number; `2 * number` is its lower side, `2 * number + 1` its upper one
+	 */
 	addVariable(min: number, max: number): number {
 		return this.trail.addVariable(min, max)
 	}
@@ -80,6 +93,7 @@ export class Solver {
 		this.#order.addCandidate(variable, activity)
 	}
 
+	/** How a free variable is narrowed. Without it the variable takes its least value. */
 	branchBy(branch: Branching): void {
 		this.#branch = branch
 	}
@@ -150,11 +164,13 @@ export class Solver {
 		}
 	}
 
+	/** An answer leaves no decisions behind: the next question begins at the root. */
 	#give(answer: SolveAnswer): SolveAnswer {
 		this.#backtrackTo(0)
 		return answer
 	}
 
+	/** Of `steps`, at which this search gives up. */
 	#lastStep = Infinity
 
 	/** One run between two restarts; undefined if it ended at its limit of conflicts. */
@@ -193,6 +209,11 @@ export class Solver {
 		return undefined
 	}
 
+	/**
+	 * Narrows one variable that is not settled, the most active first.
+	 *
+	 * @returns false: every variable is settled, and what stands is a solution
+	 */
 	#decide(): boolean {
 		for (let x = this.#order.take(); x !== undefined; x = this.#order.take()) {
 			if (this.trail.min(x) === this.trail.max(x)) continue
@@ -210,6 +231,7 @@ export class Solver {
 
 	/** Candidates that had nothing to decide; they are put back with the next step back. */
 	readonly #skipped: number[] = []
+	/** Variables below this number are known to be settled. */
 	#settledUpTo = 0
 
 	/** Nothing is left to decide on: the rest takes its least values, one after the other. */
@@ -224,12 +246,18 @@ export class Solver {
 		return false
 	}
 
+	/** A level of its own for one decision, which can then be taken back. */
 	#try(side: number, value: number): true {
 		this.trail.openLevel()
 		this.trail.rise(side, value, DECISION, 0)
 		return true
 	}
 
+	/**
+	 * Learns the clause of the conflict, goes back to where it asserts something, and lets it.
+	 *
+	 * @returns false: the conflict needs no decision, so there is no solution at all
+	 */
 	#learn(): boolean {
 		const learnt = this.#analysis.learn()
 		if (!learnt) {
@@ -246,12 +274,14 @@ export class Solver {
 		return true
 	}
 
+	/** At the root alone, where no learnt clause is a reason for anything that holds. */
 	#reduce(): void {
 		this.reset()
 		this.#clauses.reduce()
 		this.#reduceAt = this.#clauses.learntCount + FIRST_REDUCTION + REDUCTION_GROWTH
 	}
 
+	/** Takes back all decisions above a level; what they settled may be decided on again. */
 	#backtrackTo(level: number): void {
 		const { trail } = this
 		if (level >= trail.level) return

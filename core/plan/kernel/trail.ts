@@ -18,7 +18,9 @@ export const BY_PROPAGATOR = 4
 export interface Clash {
 	side: number
 	value: number
+	/** What made it clash: a clause, a rule, a difference, a propagator. */
 	kind: number
+	/** Which of them. */
 	ref: number
 }
 
@@ -55,6 +57,7 @@ export class Trail {
 	/** Propagator, and what it noted: see `riseBy`. */
 	readonly records: number[] = []
 
+	/** Number of decisions that stand. */
 	get level(): number {
 		return this.levelStarts.length
 	}
@@ -74,22 +77,27 @@ export class Trail {
 		return side >> 1
 	}
 
+	/** Least value that the variable may still have. */
 	min(variable: number): number {
 		return this.lower[2 * variable] ?? 0
 	}
 
+	/** Greatest value that the variable may still have. */
 	max(variable: number): number {
 		return -(this.lower[2 * variable + 1] ?? 0)
 	}
 
+	/** Whether the side is known to be at least the value. */
 	isTrue(side: number, value: number): boolean {
 		return (this.lower[side] ?? 0) >= value
 	}
 
+	/** Whether the side is known to stay below the value: its opposite has risen too far. */
 	isFalse(side: number, value: number): boolean {
 		return (this.lower[side ^ 1] ?? 0) >= 1 - value
 	}
 
+	/** What rises from here on is taken back with the decision that comes next. */
 	openLevel(): void {
 		this.levelStarts.push(this.length)
 	}
@@ -173,6 +181,7 @@ export class Trail {
 		return value
 	}
 
+	/** Arrays of numbers cannot grow: each is copied into one of twice the length. */
 	#growEntries(): void {
 		this.side = grown(this.side)
 		this.before = grown(this.before)

@@ -14,12 +14,18 @@ import { atLeast, atMost, not, type Expression, type Literal } from './literal'
 export interface HandsWork {
 	start: Expression
 	end: Expression
+	/** That it keeps the hands. */
 	minutes: number
+	/** Whether it is done in class at all. */
 	inClass: Literal
 }
 
 /** What a raised bound rests on; the first number of a note. */
 const OVERLOAD = 0
+/**
+ * What a note of this propagator says, so that it can be explained later, when its own sets have changed:
+ * the task cannot be in class; it ends later; it starts earlier; all work finishes later.
+ */
 const KEPT_OUT = 1
 const ENDS_LATER = 2
 const STARTS_EARLIER = 3
@@ -29,6 +35,7 @@ const NONE = -1
 
 /** The propagator of the hands; keeps its work arrays between calls. */
 export class HandsEnergy implements Propagator {
+	/** Bounds that the propagator looks at. */
 	readonly sides: readonly number[]
 	readonly #works: readonly HandsWork[]
 	readonly #clock: HandsOnClock
@@ -36,13 +43,17 @@ export class HandsEnergy implements Propagator {
 	readonly #finish: Expression
 	/** A literal that is false for ever: what clashes with it is an overload. */
 	readonly #never: Literal
+	/** By work. */
 	readonly #minutes: Int32Array
 	/** By work, in hands-on minutes: the earliest start and the latest end. */
 	readonly #start: Int32Array
+	/** By work: latest end on the clock of hands. */
 	readonly #end: Int32Array
+	/** By work: 1 where it is in class whatever happens. */
 	readonly #isSure: Uint8Array
 	/** By work, in one sweep: the strongest push, and the border of the load that gives it. */
 	readonly #push: Int32Array
+	/** By work: where the overload that moves it begins. */
 	readonly #pushBorder: Int32Array
 
 	constructor(
@@ -83,6 +94,10 @@ export class HandsEnergy implements Propagator {
 		)
 	}
 
+	/**
+	 * The reason as it was then: works that lie within the borders for sure, and that together are more than
+	 * the time between them. Each work gives only as much of its bounds as the sum needs.
+	 */
 	explain({ value, note: [what, j, from, to], entry }: Raised, trail: Trail, out: Literals): void {
 		const work = this.#works[j]
 		const own = what === OVERLOAD || what === FINISHES_LATER ? 0 : (this.#minutes[j] ?? 0)
@@ -171,6 +186,12 @@ export class HandsEnergy implements Propagator {
 		return true
 	}
 
+	/**
+	 * Work that cannot end before the others are done ends after them; work that may yet be elsewhere, and
+	 * does not fit, is kept out of class.
+	 *
+	 * @returns false: that clashes
+	 */
 	#pushEnd(trail: Trail, own: number, j: number, to: number): boolean {
 		const { end, inClass } = this.#works[j] ?? { end: this.#finish, inClass: this.#never }
 		const from = this.#pushBorder[j] ?? 0
@@ -218,6 +239,7 @@ export class HandsEnergy implements Propagator {
 		return true
 	}
 
+	/** The mirror image of it: work that has to come before the others starts early enough. */
 	#pushStart(trail: Trail, own: number, j: number, from: number): boolean {
 		const { start } = this.#works[j] ?? { start: this.#finish }
 		const time = this.#clock.latest(this.#push[j] ?? 0)
@@ -226,6 +248,7 @@ export class HandsEnergy implements Propagator {
 		return trail.riseBy(own, ...atMost(start.variable, latest - start.plus), note)
 	}
 
+	/** Whether the work was known, before the entry, to lie in class between the borders, both in min. */
 	#isWithin(trail: Trail, i: number, { from, to, entry }: { from: number; to: number; entry: number }): boolean {
 		const work = this.#works[i]
 		if (!work) return false
@@ -243,6 +266,7 @@ export class HandsEnergy implements Propagator {
 		this.#addBorders(i, from, to, out)
 	}
 
+	/** As literals: it starts no earlier than the one border, and ends no later than the other. */
 	#addBorders(i: number, from: number, to: number, out: Literals): void {
 		const work = this.#works[i]
 		if (!work) return

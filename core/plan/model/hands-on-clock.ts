@@ -6,8 +6,11 @@ export class HandsOnClock {
 	readonly #windows: readonly Window[]
 	/** Hands-on minutes before each window. */
 	readonly #before: readonly number[]
+	/** Minutes of all windows together. */
 	readonly total: number
+	/** Minute of the instance's clock. */
 	readonly firstOpen: number
+	/** Minute of the instance's clock. */
 	readonly lastClose: number
 
 	constructor(windows: readonly Window[]) {

@@ -13,6 +13,7 @@ interface Parts {
 	instance: NormalInstance
 	places: readonly PlaceChoices[]
 	runs: readonly (readonly RunVariables[])[]
+	/** By arc: whether dried pieces are brought for it. */
 	swaps: ReadonlyMap<number, Literal>
 }
 
@@ -27,6 +28,7 @@ export function addLevels(builder: ModelBuilder, parts: Parts): LevelVariables {
 	}
 }
 
+/** Value lost: what is not practised in class, and what is left out altogether. */
 function valueTerms({ instance, places }: Parts): Multiple[] {
 	return instance.tasks.flatMap(({ units, teachValue, dropValue = 0 }, i): Multiple[] => {
 		const choices = places[i]
@@ -38,6 +40,7 @@ function valueTerms({ instance, places }: Parts): Multiple[] {
 	})
 }
 
+/** Minutes of the instructor before the course: parts made ahead, and pieces dried in exchange for a wait. */
 function prepTerms({ instance, places, swaps }: Parts): Multiple[] {
 	const ahead = instance.tasks.flatMap(({ units, prepMinutes }, i): Multiple[] => {
 		const choices = places[i]
@@ -47,10 +50,15 @@ function prepTerms({ instance, places, swaps }: Parts): Multiple[] {
 	return [...ahead, ...swapped]
 }
 
+/** Each run of a task beyond its first. */
 function splitTerms({ runs }: Parts): Multiple[] {
 	return runs.flatMap((own) => own.slice(1).map(({ isUsed }): Multiple => ({ of: isUsed, factor: 1 })))
 }
 
+/**
+ * A variable that is at least the sum: the search only ever asks for less of it, so that it need not be at
+ * most the sum as well.
+ */
 function addSum(builder: ModelBuilder, terms: readonly Multiple[]): number {
 	const most = terms.reduce((total, { factor }) => total + factor, 0)
 	const variable = builder.solver.addVariable(0, most)
@@ -58,6 +66,7 @@ function addSum(builder: ModelBuilder, terms: readonly Multiple[]): number {
 	return variable
 }
 
+/** A variable that is at least the end of every task in class, min. */
 function addFinish(builder: ModelBuilder, { instance, places, runs }: Parts): number {
 	const [open, close] = [instance.windows[0]?.open ?? 0, instance.windows.at(-1)?.close ?? 0]
 	const variable = builder.solver.addVariable(open, close)

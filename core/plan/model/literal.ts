@@ -23,7 +23,9 @@ export function toLiterals(literals: readonly Literal[]): Literals {
 
 /** A variable and a constant: the end of a task in one run is its start plus its minutes. */
 export interface Expression {
+	/** Number of the variable. */
 	variable: number
+	/** Added to its value. */
 	plus: number
 }
 

@@ -9,6 +9,7 @@ const MOST_TERMS = MAX_POSITIONS / 2
 /** A multiple of a literal's truth (0 or 1), or of an expression. */
 export interface Multiple {
 	of: Literal | Expression
+	/** Whole. */
 	factor: number
 }
 
@@ -17,7 +18,9 @@ export class ModelBuilder {
 	readonly solver = new Solver()
 	/** A variable that is 1. */
 	readonly always = this.solver.addVariable(1, 1)
+	/** The literal that always holds. */
 	readonly yes = atLeast(this.always, 1)
+	/** The literal that never holds. */
 	readonly no = not(this.yes)
 
 	/** A new decision of yes or no. */
@@ -82,6 +85,7 @@ export class ModelBuilder {
 		return 2 * part
 	}
 
+	/** Conditions that always hold are left out; a rule of which one never holds is no rule. */
 	#addRule(terms: readonly number[], bound: number, conditions: readonly Literal[]): void {
 		const open: number[] = []
 		for (const literal of conditions) {

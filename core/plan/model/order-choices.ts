@@ -10,6 +10,7 @@ import type { RunVariables } from './run-variables'
 
 /** `isFirst` is true if `one` comes before `other`. */
 export interface OrderChoice {
+	/** The one run ends before the other begins. */
 	isFirst: Literal
 	one: RunVariables
 	other: RunVariables
@@ -26,7 +27,9 @@ export class OrderChoices {
 	readonly #builder: ModelBuilder
 	readonly #runs: readonly (readonly RunVariables[])[]
 	readonly #isAfter: readonly ReadonlySet<number>[]
+	/** Choices already made, by the key of the pair. */
 	readonly #byPair = new Map<number, OrderChoice>()
+	/** Runs that all others have been put in order with. */
 	readonly #included = new Map<number, RunIndex>()
 	/** By the variable of the choice. */
 	readonly byVariable = new Map<number, OrderChoice>()
@@ -87,8 +90,10 @@ export class OrderChoices {
 
 /** Tasks and runs are counted below these. */
 const RUN_BASE = 64
+/** More tasks than any instance has, so that a pair of runs packs into one number and finds its choice. */
 const TASK_BASE = 4096
 
+/** One number for an ordered pair of runs. */
 function keyOf(a: RunIndex, b: RunIndex): number {
 	return ((a.task * RUN_BASE + a.run) * TASK_BASE + b.task) * RUN_BASE + b.run
 }

@@ -76,6 +76,7 @@ function literalsOf(
 	}
 }
 
+/** A choice that, where it is taken, lets the run start no earlier than the minute. */
 function laterStart(builder: ModelBuilder, run: RunVariables | undefined, minute: number): Literal[] {
 	if (!run) return []
 	const isLater = atLeast(builder.solver.addVariable(0, 1), 1)
@@ -83,6 +84,7 @@ function laterStart(builder: ModelBuilder, run: RunVariables | undefined, minute
 	return [isLater]
 }
 
+/** What has been done already lies where it lies: place, starts and sizes of its runs are settled. */
 function doneLiterals(
 	builder: ModelBuilder,
 	{ place, runs, pin }: { place: Literal; runs: readonly RunVariables[]; pin: Extract<Pin, { kind: 'done' }> },
@@ -102,10 +104,16 @@ function doneLiterals(
 	]
 }
 
+/** Both bounds of one value. */
 function exactly(variable: number, value: number): Literal[] {
 	return [atLeast(variable, value), atMost(variable, value)]
 }
 
+/**
+ * Position of a task in the instance.
+ *
+ * @throws {RangeError} the instance does not have it
+ */
 function indexOf({ instance }: Parts, task: string): number {
 	const i = instance.tasks.findIndex(({ id }) => id === task)
 	if (i < 0) throw new RangeError(`a pin names the task "${task}", which the instance does not have`)

@@ -5,6 +5,7 @@ import type { ModelBuilder } from './model-builder'
 
 /** Of one task; a constant literal where there is nothing to choose. */
 export interface PlaceChoices {
+	/** Exactly one of the four holds. */
 	inClass: Literal
 	atHome: Literal
 	ahead: Literal
@@ -36,6 +37,10 @@ export function addPlaceChoices(
 	})
 }
 
+/**
+ * Where one task may be done, as literals of which exactly one holds; places that are not allowed are the
+ * literal that never holds, so that rules about them vanish.
+ */
 function addChoicesOfTask(
 	builder: ModelBuilder,
 	{ places, optionGroup }: NormalTask,
@@ -68,6 +73,10 @@ function addChoicesOfTask(
 	return { ...choices, placed: placedOf(builder, choices) }
 }
 
+/**
+ * Whether the task takes time of a student, in class or at home. A choice of its own is made only where
+ * no other literal says the same.
+ */
 function placedOf(builder: ModelBuilder, { inClass, atHome, ahead, dropped }: Omit<PlaceChoices, 'placed'>): Literal {
 	if (ahead === builder.no && dropped === builder.no) return builder.yes
 	if (atHome === builder.no) return inClass

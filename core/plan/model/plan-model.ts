@@ -28,10 +28,13 @@ export class PlanModel {
 	readonly places: readonly PlaceChoices[]
 	readonly runs: readonly (readonly RunVariables[])[]
 	readonly swaps: ReadonlyMap<number, Literal>
+	/** Variables of the objective, a number each. */
 	readonly levels: LevelVariables
+	/** Values to try first, as the last plan had them. */
 	readonly saved: SavedValues
 	readonly #instance: NormalInstance
 	readonly #builder = new ModelBuilder()
+	/** Which of two runs comes first, made when they might meet. */
 	readonly #orders: OrderChoices
 	/** By pin: the literal with which it holds. */
 	readonly pins: readonly Literal[]
@@ -172,6 +175,7 @@ export class PlanModel {
 		})
 	}
 
+	/** Remembers the starts and sizes of a plan's runs as values to try first. */
 	#followRuns(variables: readonly RunVariables[], runs: readonly { start: number; units: number }[]): void {
 		let unitsBefore = 0
 		variables.forEach(({ start, unitsBefore: border, isUsed }, r) => {
@@ -184,6 +188,7 @@ export class PlanModel {
 		})
 	}
 
+	/** Remembers a choice as the value to try first. */
 	#save([side, value]: Literal, isTrue: boolean): void {
 		// A choice is a variable of 0 or 1; the literal may be either of its sides.
 		const isOne = (side & 1) === 0 ? isTrue === value > 0 : !isTrue
@@ -202,6 +207,7 @@ export class PlanModel {
 		return swapped.filter((a) => leadsToClass(arcs[a]?.to ?? -1))
 	}
 
+	/** Tells the propagator of hands which work there is: a task in class keeps the hands for all its minutes. */
 	#addHandsEnergy(units: UnitStarts): void {
 		const works = this.#instance.tasks.flatMap(({ minutes, unitMinutes }, i) => {
 			const [own, inClass] = [this.runs[i] ?? [], this.places[i]?.inClass]
@@ -227,6 +233,7 @@ export class PlanModel {
 		)
 	}
 
+	/** Between two sessions nobody works longer at home than was said, whatever is taken home. */
 	#addHomeworkLimits(): void {
 		const builder = this.#builder
 		for (const { open, close, maxMinutes } of this.#instance.homeWindows) {
@@ -247,6 +254,7 @@ export class PlanModel {
 	}
 }
 
+/** From the first minute to the last that anything may lie in, with room for the longest task at the end. */
 function horizonOf({ windows, homeWindows, tasks }: NormalInstance): Horizon {
 	const start = Math.min(windows[0]?.open ?? 0, homeWindows[0]?.open ?? Infinity)
 	const longest = tasks.reduce((most, { minutes }) => Math.max(most, minutes), 0)

@@ -14,6 +14,7 @@ export interface RunVariables {
 	end: Expression
 	/** Units of the task before this run, and before the next one. */
 	unitsBefore: Expression
+	/** Units done when it ends. */
 	unitsAfter: Expression
 	/** The run is used. */
 	isUsed: Literal
@@ -24,7 +25,9 @@ export const MAX_RUNS = 12
 
 /** The first and the last minute that anything may touch. */
 export interface Horizon {
+	/** Least minute of anything. */
 	start: number
+	/** Most minute of anything. */
 	end: number
 }
 
@@ -56,6 +59,7 @@ export function addRuns(
 	})
 }
 
+/** One variable, its start: where a task may not be interrupted everything else follows from it. */
 function addWholeRun(
 	builder: ModelBuilder,
 	task: NormalTask,
@@ -73,6 +77,10 @@ function addWholeRun(
 	}
 }
 
+/**
+ * Runs of a task that may be taken up again: each has a start, and borders between them say how many
+ * units lie in which. A run without units lies where the one before it ends.
+ */
 function addSplitRuns(
 	builder: ModelBuilder,
 	task: NormalTask,
@@ -118,6 +126,10 @@ function addSplitRuns(
 	return runs
 }
 
+/**
+ * What all runs of a task have in common: their whole span is no shorter than the work, each ends before
+ * the next begins.
+ */
 function joinRuns(
 	builder: ModelBuilder,
 	{ units, minutes }: NormalTask,
@@ -142,6 +154,7 @@ function joinRuns(
 	builder.implies([not(choices.placed)], atLeast(second.unitsBefore.variable, units))
 }
 
+/** In class each run lies within one window; at home there is one run, within one gap. */
 function addWindows(
 	builder: ModelBuilder,
 	{ windows, homeWindows }: NormalInstance,

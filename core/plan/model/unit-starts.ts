@@ -17,6 +17,7 @@ export class UnitStarts {
 		this.#runs = runs
 	}
 
+	/** Starts of all units of a task, made when they are first asked for: most tasks need none. */
 	of(i: number): readonly Expression[] {
 		const known = this.byTask.get(i)
 		if (known) return known
@@ -33,6 +34,7 @@ export class UnitStarts {
 		return starts
 	}
 
+	/** A variable with the span of the run that the unit belongs to. */
 	#addUnit(like: number): number {
 		const { solver } = this.#builder
 		return solver.addVariable(solver.trail.min(like), solver.trail.max(like))

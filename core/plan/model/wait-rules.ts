@@ -8,10 +8,14 @@ import type { UnitStarts } from './unit-starts'
 
 /** An arc that holds when the tasks that it passes over are dropped. */
 interface EffectiveWait {
+	/** Position of the task. */
 	from: number
 	to: number
+	/** Least minutes. */
 	lag: number
+	/** Most minutes; Infinity: none set. */
 	maxLag: number
+	/** Unit by unit. */
 	piecewise: boolean
 	/** The arc whose wait this is. */
 	arc: number
@@ -43,6 +47,10 @@ export function addWaits(builder: ModelBuilder, parts: Parts, units: UnitStarts)
 	return swaps
 }
 
+/**
+ * Waits between tasks that are there. A task that vanishes or is left out passes on what it waited for:
+ * its followers wait for what came before it, on condition that it is left out.
+ */
 function effectiveWaits(builder: ModelBuilder, { instance, places }: Parts): EffectiveWait[] {
 	const { tasks, arcs, arcsOutOf } = instance
 	const waits: EffectiveWait[] = []
@@ -66,6 +74,10 @@ function effectiveWaits(builder: ModelBuilder, { instance, places }: Parts): Eff
 	})
 }
 
+/**
+ * Who finishes what was made ahead has to have it ahead: what leads up to a task made ahead is made ahead
+ * too, and what may not lie long after it as well.
+ */
 function addClosure(
 	builder: ModelBuilder,
 	places: readonly PlaceChoices[],
@@ -77,6 +89,10 @@ function addClosure(
 	if (maxLag < Infinity) builder.implies([first.ahead, not(second.dropped)], second.ahead)
 }
 
+/**
+ * Least and most minutes from the end of one task to the start of the other, unit by unit where a piece
+ * may go on as soon as it is dry.
+ */
 function addLags(
 	builder: ModelBuilder,
 	{ instance, places, runs }: Parts,

@@ -7,6 +7,7 @@ import type { AllowedPlace } from '../../vocabulary/work-place'
 
 /** A stretch in which the students' hands are free to work; windows are sorted and never touch. */
 export interface Window {
+	/** Minutes from the instance's origin. */
 	open: number
 	close: number
 	/** Sessions are numbered upwards; a break parts two windows of the same session. */
@@ -16,6 +17,7 @@ export interface Window {
 /** A stretch in which homework may lie. */
 export interface HomeWindow {
 	open: number
+	/** After it opens. */
 	close: number
 	/** Most minutes of homework in this stretch; absent: no limit. */
 	maxMinutes?: number
@@ -57,6 +59,7 @@ export type Task = WholeTask | UnitTask
 export interface Arc {
 	from: string
 	to: string
+	/** Minutes from the end of the one to the start of the other, >= 0. */
 	lag: number
 	/** Absent: no limit. */
 	maxLag?: number
@@ -68,6 +71,7 @@ export interface Arc {
 
 export interface Instance {
 	name: string
+	/** In order, apart, at least one. */
 	windows: Window[]
 	/** Absent: the gaps between consecutive sessions, without a limit. */
 	homeWindows?: HomeWindow[]

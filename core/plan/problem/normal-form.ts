@@ -10,12 +10,16 @@ export interface NormalTask {
 	id: string
 	/** 0: the task vanishes, transparently. */
 	units: number
+	/** Of one unit, >= 1. */
 	unitMinutes: number
+	/** Of all units. */
 	minutes: number
 	/** `units` for a task that may not be split. */
 	minChunk: number
 	places: ReadonlySet<AllowedPlace>
+	/** Of the instructor, where it is made ahead. */
 	prepMinutes: number
+	/** Lost where it is not done in class. */
 	teachValue: number
 	/** Undefined: mandatory. */
 	dropValue: number | undefined
@@ -24,7 +28,9 @@ export interface NormalTask {
 }
 
 export interface NormalArc {
+	/** Position of the task. */
 	from: number
+	/** Position of the task. */
 	to: number
 	lag: number
 	/** Infinity: no limit. */
@@ -73,6 +79,7 @@ export function normalise(instance: Instance): NormalInstance {
 	}
 }
 
+/** A task that may not be split is one of a single unit: the planners then need to know one kind only. */
 function normaliseTask(task: Task): NormalTask {
 	const [units, unitMinutes] = 'units' in task ? [task.units, task.unitMinutes] : [1, task.minutes]
 	const isOptional = task.dropValue !== undefined
@@ -90,6 +97,7 @@ function normaliseTask(task: Task): NormalTask {
 	}
 }
 
+/** By positions instead of ids; a limit that is not set is none. */
 function normaliseArc(arc: Arc, indexById: ReadonlyMap<string, number>): NormalArc {
 	return {
 		from: indexById.get(arc.from) ?? -1,
@@ -102,6 +110,7 @@ function normaliseArc(arc: Arc, indexById: ReadonlyMap<string, number>): NormalA
 	}
 }
 
+/** Between two sessions, not between two windows of one. */
 function gapsBetween(windows: readonly Window[]): HomeWindow[] {
 	const gaps: HomeWindow[] = []
 	for (let w = 1; w < windows.length; w++) {

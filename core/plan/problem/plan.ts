@@ -4,6 +4,7 @@
 export interface Run {
 	/** Clock minute of the first unit. */
 	start: number
+	/** Done in this run, >= 1. */
 	units: number
 	/** Clock minute after the last unit; redundant, and checked where it is given. */
 	end?: number

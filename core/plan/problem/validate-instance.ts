@@ -6,7 +6,9 @@ import type { Arc, Instance, Task } from './instance'
 
 /** A problem and the place of the document where it lies, as a JSON pointer. */
 export interface InstanceProblem {
+	/** As a JSON pointer. */
 	path: string
+	/** For a person. */
 	message: string
 }
 
@@ -25,6 +27,7 @@ export function validateInstance(instance: Instance): InstanceProblem[] {
 	]
 }
 
+/** In order, apart, and at least one: everything that follows leans on it. */
 function windowProblems({ windows }: Instance): InstanceProblem[] {
 	if (windows.length === 0) return [{ path: '/windows', message: 'there must be at least one window' }]
 	return windows.flatMap((window, w) => {
@@ -41,6 +44,7 @@ function windowProblems({ windows }: Instance): InstanceProblem[] {
 	})
 }
 
+/** In order and apart, though there may be none. */
 function homeWindowProblems({ homeWindows = [] }: Instance): InstanceProblem[] {
 	return homeWindows.flatMap((window, h) => {
 		const path = `/homeWindows/${h}`
@@ -53,10 +57,12 @@ function homeWindowProblems({ homeWindows = [] }: Instance): InstanceProblem[] {
 	})
 }
 
+/** It has a length. */
 function stretchProblems({ open, close }: { open: number; close: number }, path: string): InstanceProblem[] {
 	return open < close ? [] : [{ path, message: `must close after it opens at ${open}, got ${close}` }]
 }
 
+/** Ids are used once, and every task has somewhere to be done. */
 function taskProblems({ tasks }: Instance): InstanceProblem[] {
 	const seen = new Set<string>()
 	return tasks.flatMap((task, t) => {
@@ -72,6 +78,7 @@ function taskProblems({ tasks }: Instance): InstanceProblem[] {
 	})
 }
 
+/** Both ends are tasks, and the lags can be kept. */
 function arcProblems({ tasks, arcs }: Instance): InstanceProblem[] {
 	const byId = new Map(tasks.map((task) => [task.id, task]))
 	return arcs.flatMap((arc, a) => {
@@ -83,6 +90,7 @@ function arcProblems({ tasks, arcs }: Instance): InstanceProblem[] {
 	})
 }
 
+/** A most that is below the least can never be kept; unit by unit needs as many units on both sides. */
 function lagProblems(arc: Arc, from: Task, to: Task): string[] {
 	const messages: string[] = []
 	if (arc.maxLag !== undefined && arc.maxLag < arc.lag) {
@@ -96,10 +104,12 @@ function lagProblems(arc: Arc, from: Task, to: Task): string[] {
 	return messages
 }
 
+/** A task that may not be split is one unit. */
 function unitsOf(task: Task): number {
 	return 'units' in task ? task.units : 1
 }
 
+/** Tasks that wait for each other all round would wait for ever (Kahn 1962: what is left when nothing is free). */
 function circleProblems({ tasks, arcs }: Instance): InstanceProblem[] {
 	const waitingFor = new Map(tasks.map((task) => [task.id, 0]))
 	for (const { to } of arcs) waitingFor.set(to, (waitingFor.get(to) ?? 0) + 1)
@@ -117,6 +127,7 @@ function circleProblems({ tasks, arcs }: Instance): InstanceProblem[] {
 	return [{ path: '/arcs', message: `the arcs run in a circle through ${[...waitingFor.keys()].join(', ')}` }]
 }
 
+/** By the task that they wait for. */
 function groupFollowers(arcs: readonly Arc[]): Map<string, string[]> {
 	const followers = new Map<string, string[]>()
 	for (const { from, to } of arcs) followers.set(from, [...(followers.get(from) ?? []), to])

@@ -15,6 +15,10 @@ export interface Candidate {
 	sample: Sample
 }
 
+/**
+ * Order of the values of a candidate. Beside the objective's own: minutes by which limits are broken, so that
+ * climbing sees whether it comes nearer, and how far demonstrations lie from their steps.
+ */
 const LEVELS = ['shortfall', 'lateMinutes', 'valueLost', 'prepMinutes', 'finish', 'waiting', 'splits', 'apart'] as const
 
 /** < 0 if `a` is the better. A missing candidate is the worst. */
@@ -77,6 +81,7 @@ export function climb(
 	return best
 }
 
+/** Lays one sample and scores it; undefined where it breaks a limit that no repair reaches. */
 function tryCandidate(
 	instance: NormalInstance,
 	decisions: Decisions,

@@ -17,7 +17,9 @@ export interface Decisions {
 export interface Wait {
 	from: number
 	to: number
+	/** Least minutes. */
 	lag: number
+	/** Most minutes; Infinity: none set. */
 	maxLag: number
 	piecewise: boolean
 	/** Index of the arc whose swap would waive this wait. */
@@ -26,8 +28,11 @@ export interface Wait {
 
 /** The placed tasks in topological order, and the waits between them by the task that they lead to and leave. */
 export interface Network {
+	/** Tasks that take time, by position. */
 	placed: readonly number[]
+	/** By task: waits that end at it. */
 	into: readonly (readonly Wait[])[]
+	/** By task: waits that begin at it. */
 	outOf: readonly (readonly Wait[])[]
 	/**
 	 * Tasks that depend on nothing and only have to come before others, as a demonstration does. Where they lie is all
@@ -83,10 +88,15 @@ function isSwapOfUse(instance: NormalInstance, places: readonly Place[], a: numb
 	return waived.length > 0 && waived.every(({ to }) => places[to] === 'class')
 }
 
+/** Tasks that waits pass through: left out, or without units. */
 function transparency({ tasks }: NormalInstance, places: readonly Place[]): (i: number) => boolean {
 	return (i) => places[i] === 'dropped' || tasks[i]?.units === 0
 }
 
+/**
+ * Something that only has to come before others, as a demonstration does: it waits for nothing, and nothing
+ * waits a time for it.
+ */
 function isIntroduction(into: readonly Wait[], outOf: readonly Wait[]): boolean {
 	const isOrderAlone = outOf.every(({ lag, maxLag, piecewise }) => lag === 0 && maxLag === Infinity && !piecewise)
 	return into.length === 0 && outOf.length > 0 && isOrderAlone

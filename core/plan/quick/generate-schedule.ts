@@ -26,6 +26,7 @@ export interface Sample {
 
 /** Counts down the schedules that may still be laid; each mending of one counts too. */
 export interface Effort {
+	/** That may still be generated; counted down. */
 	schedules: number
 }
 
@@ -35,6 +36,7 @@ export type LaidRuns = readonly (readonly Run[])[]
 /** A wait that is longer than its maximum, by so many minutes. */
 interface Overrun {
 	wait: Wait
+	/** By which the limit is broken. */
 	minutes: number
 }
 
@@ -81,6 +83,11 @@ export class ScheduleGenerator {
 		return undefined
 	}
 
+	/**
+	 * Tasks one after the other, each as early as it may lie (serial schedule generation; Kolisch 1996).
+	 *
+	 * @returns the runs of each task, or the first limit that was broken
+	 */
 	#layAll(sample: Sample, releases: Float64Array): Run[][] | (Overrun & { start: number }) | undefined {
 		this.#timeline.clear()
 		const laid: Run[][] = this.#instance.tasks.map(() => [])
@@ -159,6 +166,7 @@ export class ScheduleGenerator {
 		return [i]
 	}
 
+	/** A follower with a limit that must be laid together with the task, piece by piece, to keep it at all. */
 	#interleavedFollower(i: number, task: NormalTask): { wait: Wait; task: NormalTask } | undefined {
 		for (const wait of this.#network.outOf[i] ?? []) {
 			const to = this.#instance.tasks[wait.to]
@@ -201,6 +209,7 @@ export class ScheduleGenerator {
 		return releases
 	}
 
+	/** The first limit that the task's runs break, with the minutes by which they do. */
 	#findOverrun(i: number, laid: Run[][]): Overrun | undefined {
 		for (const wait of this.#network.into[i] ?? []) {
 			const [from, to] = [this.#instance.tasks[wait.from], this.#instance.tasks[i]]
@@ -212,6 +221,7 @@ export class ScheduleGenerator {
 		return undefined
 	}
 
+	/** Followers may start no earlier than the end of the task and the wait. */
 	#passOnEarliest(i: number, laid: Run[][], earliest: Float64Array): void {
 		const end = endOf(laid[i] ?? [], this.#instance.tasks[i]?.unitMinutes ?? 0)
 		for (const { to, lag, piecewise } of this.#network.outOf[i] ?? []) {
@@ -238,6 +248,7 @@ function longestPieceWait(from: readonly Run[], fromTask: NormalTask, to: readon
 	return starts.reduce((most, start, k) => Math.max(most, start - (ends[k] ?? 0)), -Infinity)
 }
 
+/** Minute at which each unit begins. */
 function unitStarts(runs: readonly Run[], unitMinutes: number): number[] {
 	return runs.flatMap(({ start, units }) => Array.from({ length: units }, (_, k) => start + k * unitMinutes))
 }

@@ -93,6 +93,7 @@ function largestWait(units: number, from: NormalTask, to: NormalTask): number {
 	return (units - 1) * Math.max(from.unitMinutes, to.unitMinutes)
 }
 
+/** Earliest start of a task in one run: no unit begins before its own release. */
 function wholeRelease(task: NormalTask, { earliest, byUnit }: Release): number {
 	let start = earliest
 	byUnit?.forEach((release, k) => (start = Math.max(start, release - k * task.unitMinutes)))

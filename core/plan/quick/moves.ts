@@ -4,7 +4,9 @@ import { keepSwapsOfUse, type Decisions, type Place } from './decisions'
 
 /** A change that may make a course fit, at a price. */
 export interface Move {
+	/** By task: where it is to be done instead. */
 	places: ReadonlyMap<number, Place>
+	/** Position of the arc that dried pieces are brought for. */
 	swap: number | undefined
 }
 
@@ -27,10 +29,12 @@ export function revertMove(instance: NormalInstance, decisions: Decisions, initi
 	return keepSwapsOfUse(instance, { places, swaps })
 }
 
+/** Dried pieces instead of waiting, wherever the instance has a price for it. */
 function listSwaps({ arcs }: NormalInstance): Move[] {
 	return arcs.flatMap(({ swapPrep }, a) => (swapPrep === undefined ? [] : [{ places: new Map(), swap: a }]))
 }
 
+/** Tasks that may be done at home as well as elsewhere, one at a time. */
 function listHomework({ tasks, homeWindows }: NormalInstance): Move[] {
 	if (homeWindows.length === 0) return []
 	return tasks.flatMap((task, i) => {
@@ -59,6 +63,7 @@ function listAhead(instance: NormalInstance): Move[] {
 	})
 }
 
+/** Groups that may be left out, each as a whole: half an extra is none. */
 function listDrops({ tasks }: NormalInstance): Move[] {
 	const groups = new Map<string, Map<number, Place>>()
 	tasks.forEach(({ optionGroup, units }, i) => {

@@ -20,6 +20,7 @@ export interface QuickPlan {
 }
 
 export interface QuickPlanTerms {
+	/** 1 if absent. */
 	seed?: number
 	/** Schedules that may be generated; by default fewer for larger instances, so that the time grows slowly. */
 	schedules?: number
@@ -41,6 +42,10 @@ export function planQuickly(instance: Instance, { seed = 1, schedules }: QuickPl
 	return best ? { objective: toObjective(best), plan: toPlan(normal, best) } : {}
 }
 
+/**
+ * First something that fits, by three ways of repairing of which each sometimes finds what the others do not;
+ * then better ones, sampled around the best and climbed.
+ */
 function search(instance: NormalInstance, effort: Effort, seed: number): Candidate | undefined {
 	const rng = createRng(seed)
 	const total = effort.schedules
@@ -64,11 +69,13 @@ function search(instance: NormalInstance, effort: Effort, seed: number): Candida
 	return climb(instance, best, { count: rest, rng, effort: { schedules: rest } })
 }
 
+/** A plan with a shortfall has no other value: it is told as a problem, not as a plan. */
 function toObjective({ score }: Candidate): Objective {
 	const { shortfall, valueLost, prepMinutes, finish, waiting, splits } = score
 	return shortfall > 0 ? { shortfall } : { shortfall, valueLost, prepMinutes, finish, waiting, splits }
 }
 
+/** With ids instead of positions. */
 function toPlan({ tasks, windows }: NormalInstance, { decisions, laid, score }: Candidate): Plan {
 	const placements = tasks.map(({ id, units, unitMinutes }, i): [string, Placement] | undefined => {
 		const place = decisions.places[i] ?? 'class'

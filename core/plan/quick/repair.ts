@@ -80,6 +80,7 @@ export function repair(
 	return best && best.score.shortfall === 0 ? takeBack(instance, best, taken, terms) : best
 }
 
+/** The move that gives most for its price among some samples of each; undefined: none helps. */
 function chooseMove(
 	instance: NormalInstance,
 	decisions: Decisions,
@@ -104,6 +105,7 @@ function lack({ score }: Candidate): number {
 	return score.shortfall + 0.25 * score.lateMinutes
 }
 
+/** What the candidate costs more than the current one, in minutes; at least 1, since it is divided by. */
 function priceAdded(current: Candidate | undefined, { score }: Candidate): number {
 	const value = score.valueLost - (current?.score.valueLost ?? 0)
 	const minutes = score.prepMinutes - (current?.score.prepMinutes ?? 0)
@@ -132,6 +134,7 @@ function takeBack(
 	return best
 }
 
+/** What a move costs by itself, in minutes. */
 function priceOf(instance: NormalInstance, move: Move): number {
 	const { valueLost, prepMinutes } = priceDecisions(instance, applyMove(instance, initialDecisions(instance), move))
 	return valueLost * MINUTES_PER_VALUE_POINT + prepMinutes

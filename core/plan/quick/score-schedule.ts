@@ -8,8 +8,11 @@ export interface ScheduleScore {
 	shortfall: number
 	/** Class minutes that lie after that close: falls even where the shortfall itself does not yet. */
 	lateMinutes: number
+	/** Minute at which the last work in class ends. */
 	finish: number
+	/** Minutes of idle hands between the first work and the last. */
 	waiting: number
+	/** Runs beyond the first of each task. */
 	splits: number
 	/** Minutes between introductions and the first task that needs each: not in the objective, but what people want. */
 	apart: number
@@ -57,6 +60,7 @@ export function scoreSchedule(
 	}
 }
 
+/** Number of the session that the minute lies in, or that was last before it. */
 function sessionAt(windows: NormalInstance['windows'], time: number): number {
 	let session = windows[0]?.session ?? 0
 	for (const window of windows) {
@@ -66,6 +70,7 @@ function sessionAt(windows: NormalInstance['windows'], time: number): number {
 	return session
 }
 
+/** Minutes between each demonstration and the first step that it is for. */
 function measureApart({ tasks }: NormalInstance, network: Network, laid: LaidRuns): number {
 	return network.introductions.reduce((total, i) => {
 		const needed = (network.outOf[i] ?? []).map(({ to }) => laid[to]?.[0]?.start ?? Infinity)

@@ -8,7 +8,9 @@ interface Stretch {
 
 /** A free slot: work may begin at `start` and go on until `end`. */
 export interface Slot {
+	/** Minute from which the hands are free. */
 	start: number
+	/** Minute at which they are taken again. */
 	end: number
 }
 
@@ -16,9 +18,11 @@ export interface Slot {
 export class Timeline {
 	/** Taken runs, sorted and disjoint; in class and at home together, since a student has one pair of hands. */
 	readonly #starts: number[] = []
+	/** Of what is laid, rising; beside the starts. */
 	readonly #ends: number[] = []
 	readonly #classWindows: readonly Stretch[]
 	readonly #homeWindows: readonly (Stretch & { maxMinutes: number })[]
+	/** Minutes taken in each gap. */
 	readonly #homework: number[]
 
 	/** The last window is left open-ended: what lies beyond its close is the shortfall. */
@@ -31,6 +35,7 @@ export class Timeline {
 		this.#homework = homeWindows.map(() => 0)
 	}
 
+	/** Used again for the next sample: nothing is allocated anew. */
 	clear(): void {
 		this.#starts.length = 0
 		this.#ends.length = 0
@@ -62,6 +67,11 @@ export class Timeline {
 		this.take(start, end)
 	}
 
+	/**
+	 * The first stretch of free hands that is long enough.
+	 *
+	 * @param from - earliest minute
+	 */
 	#findSlot(stretches: readonly Stretch[], from: number, minutes: number): Slot | undefined {
 		for (const { open, close } of stretches) {
 			if (close - minutes < from) continue

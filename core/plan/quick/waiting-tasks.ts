@@ -6,10 +6,13 @@ export class WaitingTasks {
 	/** In topological order. */
 	readonly left: number[]
 	readonly #network: Network
+	/** By task: what has to be laid before it. */
 	readonly #before: readonly (readonly number[])[]
+	/** 1 for tasks still to be laid. */
 	readonly #isWaiting: Uint8Array
 	/** Waits into a task whose predecessor is not laid; introductions apart, if they are laid together with it. */
 	readonly #pending: Int32Array
+	/** By task: demonstrations it still waits for. */
 	readonly #pendingIntroductions: Int32Array
 	/** 1: an introduction, and those are laid together with what needs them. */
 	readonly #isHeldBack: Uint8Array
@@ -29,6 +32,7 @@ export class WaitingTasks {
 		for (const i of network.placed) for (const { from } of network.into[i] ?? []) this.#count(from, i, 1)
 	}
 
+	/** Whether the task is still to be laid. */
 	has(i: number): boolean {
 		return this.#isWaiting[i] === 1
 	}
@@ -45,6 +49,7 @@ export class WaitingTasks {
 		return this.#isHeldBack[i] !== 1 && !this.#before[i]?.some((other) => this.#isWaiting[other] === 1)
 	}
 
+	/** It is laid: what waited for it waits for one task less. */
 	remove(i: number): void {
 		if (this.#isWaiting[i] !== 1) return
 		this.#isWaiting[i] = 0
@@ -52,6 +57,7 @@ export class WaitingTasks {
 		for (const { to } of this.#network.outOf[i] ?? []) this.#count(i, to, -1)
 	}
 
+	/** Demonstrations are counted apart: a step may be ready but for one, which is then laid right before it. */
 	#count(from: number, to: number, change: number): void {
 		const counts = this.#isHeldBack[from] === 1 ? this.#pendingIntroductions : this.#pending
 		counts[to] = (counts[to] ?? 0) + change

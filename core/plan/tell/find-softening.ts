@@ -74,10 +74,12 @@ function isEverDamp({ stays }: DryingPath, hours: number, humidity: number): boo
 	})
 }
 
+/** Highest relative humidity of the day, in [0, 1]. */
 function dampest(climate: Climate): number {
 	return climate.type === 'steady' ? climate.humidity : Math.max(...climate.hours.map(({ humidity }) => humidity))
 }
 
+/** Name of the place where a piece lies so many hours after it was made. */
 function placeAt(stays: ReturnType<typeof placesFrom>, hours: number): string {
 	let begun = 0
 	const found = stays.find((stay) => {

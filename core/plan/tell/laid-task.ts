@@ -4,10 +4,16 @@
 export interface LaidTask {
 	taskId: string
 	place: 'class' | 'home'
+	/** Minutes of the instance's clock. */
 	start: number
+	/** Minutes of the instance's clock. */
 	end: number
+	/** Of this run. */
 	units: number
+	/** Units of the task before this run. */
 	firstUnit: number
+	/** From 1. */
 	run: number
+	/** Of the task. */
 	runCount: number
 }

@@ -15,6 +15,7 @@ export type PlanDifference =
 	| { kind: 'moved'; source: TaskSource; before: Whereabouts; after: Whereabouts }
 	| { kind: 'swap'; source: TaskSource; isSwapped: boolean }
 
+/** In the order in which they count. */
 const LEVELS = ['shortfall', 'valueLost', 'prepMinutes', 'finish', 'waiting', 'splits'] as const
 
 /** Differences in the order of the objective, then of the tasks; none: the same plan for all purposes. */
@@ -34,6 +35,7 @@ export function comparePlans(before: CoursePlan, after: CoursePlan): PlanDiffere
 	return [...levels, ...moved, ...swapDifferences(before, after)]
 }
 
+/** Where the plan has the task: sessions by number, or the other place that it is done in. */
 function whereaboutsOf({ compiled: { instance }, plan }: CoursePlan, id: string): Whereabouts {
 	const placement = plan?.placements[id]
 	if (!placement) return 'not there'
@@ -44,6 +46,7 @@ function whereaboutsOf({ compiled: { instance }, plan }: CoursePlan, id: string)
 	return { sessions: [...new Set(sessions)] }
 }
 
+/** Exchanges that only one of the two plans has; by the tasks' ids, since positions differ between them. */
 function swapDifferences(before: CoursePlan, after: CoursePlan): PlanDifference[] {
 	const swappedIn = ({ compiled: { instance }, plan }: CoursePlan) => {
 		return new Map(

@@ -21,9 +21,11 @@ export interface Tile {
 	source: TaskSource
 	/** Minutes after midnight of the session's day. */
 	startMin: number
+	/** Of the day. */
 	endMin: number
 	/** 1-based, of how many runs the task has. */
 	run: number
+	/** Of its task, in all sessions. */
 	runCount: number
 	/** Pieces made in this run; 0 for a demonstration. */
 	pieceCount: number
@@ -35,8 +37,11 @@ export interface SessionStory {
 	/** 1-based. */
 	number: number
 	session: Session
+	/** In the order of the clock. */
 	tiles: Tile[]
+	/** Between setting up and clearing away, breaks taken off. */
 	handsOnMinutes: number
+	/** Of it that is filled. */
 	workMinutes: number
 	/** Hands-on minutes between the start and the last task without work. */
 	waitingMinutes: number
@@ -48,8 +53,10 @@ export interface SessionStory {
 export interface Thread {
 	fromTaskId: string
 	toTaskId: string
+	/** undefined: it waits for a film, or for nothing but time. */
 	stage: DryingStage | undefined
 	wait: CourseWait
+	/** Dried pieces are brought, so nobody waits. */
 	isSwapped: boolean
 	/** Indices into the sessions, and minutes after midnight of their days. */
 	from: { session: number; minute: number }
@@ -71,6 +78,7 @@ export interface HopelessWait {
 	source: TaskSource
 	stage: DryingStage | undefined
 	wait: CourseWait
+	/** Relative, in [0, 1]: in damper air it never ends. */
 	needsHumidityBelow: number
 	/** Dried pieces are brought in exchange. */
 	isSwapped: boolean
@@ -91,6 +99,7 @@ export interface SwapStory {
 	toTaskId: string
 	stage: DryingStage | undefined
 	wait: CourseWait
+	/** Of the instructor, for the dried pieces. */
 	prepMinutes: number
 }
 
@@ -127,6 +136,7 @@ export function tellPlan(compiled: CompiledCourse, plan: Plan, sessions: readonl
 	}
 }
 
+/** Runs in class and at home, each with how much of its task comes before it. */
 function layTasks({ instance }: CompiledCourse, plan: Plan): LaidTask[] {
 	return instance.tasks.flatMap((task) => {
 		const placement = plan.placements[task.id]
@@ -146,6 +156,7 @@ function sessionOf({ instance }: CompiledCourse, start: number): number {
 	return present(sessionAt(instance.windows, start), 'the session of a step') - 1
 }
 
+/** A session on its own clock: minutes of the instance become minutes after midnight of its day. */
 function tellSession(
 	compiled: CompiledCourse,
 	session: Session,
@@ -197,6 +208,7 @@ function sourceOf({ tasks }: CompiledCourse, taskId: string): TaskSource {
 	return tasks[taskId] ?? { type: 'demo', techniqueId: taskId, label: taskId }
 }
 
+/** From each run to the run that waits for it, with the time between, and what the wait asks. */
 function spinThreads(
 	compiled: CompiledCourse,
 	plan: Plan,
@@ -246,6 +258,7 @@ function minuteIn({ instance }: CompiledCourse, session: Session | undefined, s:
 	return clockMinute - first.open + opening.open
 }
 
+/** What is not done in class, by where it is done instead. */
 function listElsewhere(compiled: CompiledCourse, plan: Plan, laid: readonly LaidTask[]) {
 	const ahead: ElsewhereTask[] = []
 	const home: ElsewhereTask[] = []
@@ -273,6 +286,7 @@ function sureWithin({ basis, p50Minutes, p90Minutes }: CourseWait, minutes: numb
 	return { sure: minutes > 0 ? normalDistribution(Math.log(minutes / p50Minutes) / sigma) : 0 }
 }
 
+/** Waits that never end where the pieces lie, whether or not dried ones are brought for them. */
 function listHopeless(compiled: CompiledCourse, plan: Plan): HopelessWait[] {
 	return compiled.instance.arcs.flatMap(({ from }, a) => {
 		const { stage, wait } = compiled.arcs[a] ?? {}
@@ -283,6 +297,7 @@ function listHopeless(compiled: CompiledCourse, plan: Plan): HopelessWait[] {
 	})
 }
 
+/** Dried pieces brought in exchange for a wait, with the minutes that they take before the course. */
 function listSwaps({ instance, arcs }: CompiledCourse, plan: Plan): SwapStory[] {
 	return plan.swaps.flatMap((a) => {
 		const [arc, source] = [instance.arcs[a], arcs[a]]

@@ -18,7 +18,9 @@ export interface StepStory {
 	minutes: number
 	/** Its runs: index of the session, minutes after midnight of its day. */
 	runs: { session: number; startMin: number; endMin: number; pieceCount: number }[]
+	/** What has to be dry, or done, before it. */
 	waitsFor: StepWait[]
+	/** What goes on with what it makes. */
 	isWaitedForBy: StepWait[]
 	/** Steps that only have to come before it; some of them by so many minutes at most. */
 	after: { other: TaskSource; withinMinutes: number | undefined }[]

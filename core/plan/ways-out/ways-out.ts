@@ -32,6 +32,7 @@ export type WayOut =
 /** A way out and what came of trying it. */
 export interface TriedWay {
 	way: WayOut
+	/** Undecided where the time was too short to know. */
 	verdict: 'fits' | 'does not fit' | 'not decided'
 	/** Of the plan that fits. */
 	objective?: Objective
@@ -41,6 +42,7 @@ export interface TriedWay {
 const DRY_AIR = { temperatureC: 23, humidity: 0.4 }
 /** Swaps, and parts made ahead, that are tried: those that promise most. */
 const MOST_OF_A_KIND = 3
+/** A later end changes waits, and they the shortfall: after a few rounds it has settled, or never does. */
 const MOST_EXTENSIONS = 4
 
 /** The ways out of a course that does not fit, one after the other as they are tried. */
@@ -116,20 +118,24 @@ export function withFlowers(course: Course, design: number, flowersPerStudent: n
 	return { ...course, designs: course.designs.map((item, d) => (d === design ? { ...item, flowersPerStudent } : item)) }
 }
 
+/** Nobody teaches past midnight. */
 function endsOnTheDay({ sessions }: Course, minutes: number): boolean {
 	return present(sessions.at(-1), 'the last session').endMin + minutes < 1440
 }
 
+/** Whether drier air would be a way out at all. */
 function isDamp({ sessions, storeId }: Course, terms: DryingTerms): boolean {
 	const places = [...sessions.map(({ roomId }) => roomOf(terms, roomId)), storeOf(terms, storeId)]
 	return places.some(({ climate }) => meanHumidity(climate) > DRY_AIR.humidity)
 }
 
+/** Relative, over the day. */
 function meanHumidity(climate: Climate): number {
 	if (climate.type === 'steady') return climate.humidity
 	return climate.hours.reduce((total, { humidity }) => total + humidity, 0) / climate.hours.length
 }
 
+/** All places as dry as a household dryer makes them. */
 function withDryAir(terms: DryingTerms): DryingTerms {
 	const climate: Climate = { type: 'steady', ...DRY_AIR }
 	// Where nothing is known of the studio's places, an ordinary room stands for them.
@@ -183,6 +189,7 @@ function partsNotAhead({ instance, tasks }: CompiledCourse, course: Course): { w
 		}))
 }
 
+/** The instructor makes the part of the whole class herself, alone and at her own pace. */
 function allowAhead<T extends Task>(task: T, course: Course): T {
 	return { ...task, places: [...(task.places ?? ['class']), 'ahead'], prepMinutes: aloneMinutes(task, course) }
 }

@@ -26,6 +26,7 @@ export interface StartExplained {
 	holds: Hold[]
 	/** Clock minutes that the run could start earlier, or later, with all else in place and no level worse. */
 	earlierMinutes: number
+	/** By which it could begin later with everything else where it is. */
 	laterMinutes: number
 }
 
@@ -69,6 +70,7 @@ function countMoves(isFine: (minutes: number) => boolean): number {
 	return fine
 }
 
+/** The plan with one run begun so many minutes later, or earlier where they are negative; nothing else moves. */
 function withRunMoved(plan: Plan, taskId: string, run: number, minutes: number): Plan {
 	const placement = plan.placements[taskId]
 	if (!placement || !('runs' in placement)) return plan
@@ -77,6 +79,7 @@ function withRunMoved(plan: Plan, taskId: string, run: number, minutes: number):
 	return { ...plan, placements: { ...plan.placements, [taskId]: moved } }
 }
 
+/** Everything that keeps the run from beginning a minute earlier. */
 function findHolds(instance: Instance, plan: Plan, taskId: string, own: Run): Hold[] {
 	const isTransparent = (id: string) => {
 		const task = instance.tasks.find((other) => other.id === id)
@@ -100,6 +103,7 @@ function findHolds(instance: Instance, plan: Plan, taskId: string, own: Run): Ho
 	return [...waits, ...handsAndOpenings(instance, plan, taskId, own)]
 }
 
+/** Work that ends just when it begins, and doors that open just then. */
 function handsAndOpenings(instance: Instance, plan: Plan, taskId: string, { start }: Run): Hold[] {
 	const holds: Hold[] = []
 	for (const { id } of instance.tasks) {
@@ -111,16 +115,19 @@ function handsAndOpenings(instance: Instance, plan: Plan, taskId: string, { star
 	return holds
 }
 
+/** Minute at which its first piece is done. */
 function firstUnitEnd(instance: Instance, plan: Plan, id: string): number | undefined {
 	const first = runsOf(plan, id)[0]
 	return first && first.start + unitMinutes(instance, id)
 }
 
+/** Minute at which its last piece is begun. */
 function lastUnitStart(instance: Instance, plan: Plan, id: string): number | undefined {
 	const end = endOf(instance, plan, id)
 	return end === undefined ? undefined : end - unitMinutes(instance, id)
 }
 
+/** Of one unit; 0 for a task that is not there. */
 function unitMinutes({ tasks }: Instance, id: string): number {
 	const task = tasks.find((other) => other.id === id)
 	return task ? unitMinutesOf(task) : 0
