@@ -2,7 +2,7 @@
 import { ORDINARY_TERMS } from '../../core/plan/compile/drying-terms'
 import { listPlaces } from '../../db/repositories/places.server'
 import { planCourse } from '../../core/plan/plan-course'
-import { closeDatabase, inTransaction } from '../../db/connection.server'
+import { closeDatabase, inTransaction, openDatabase } from '../../db/connection.server'
 import { fingerprintOf } from '../../db/fingerprint.server'
 import { DEMO_EMAIL } from '../../db/load-demo.server'
 import { listStudiosByEmail } from '../../db/repositories/accounts.server'
@@ -14,6 +14,7 @@ import { largeDesign } from '../support/large-design'
 const DESIGNS = Number(process.argv[2] ?? 20)
 const COURSES = 50
 
+openDatabase()
 const [studioId = 0] = await listStudiosByEmail(DEMO_EMAIL)
 const designs = await listDocuments(studioId)
 const terms = { ...ORDINARY_TERMS, places: await listPlaces(studioId) }
