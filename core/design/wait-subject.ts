@@ -60,8 +60,9 @@ export function reckonUsualWait(
 		return p50 === undefined || p90 === undefined ? 'never' : { p50, p90 }
 	}
 	if (climate.type !== 'steady') return undefined
-	const seconds = subject.films.map((film) => filmWaitSec(film, { ...climate, movement }) ?? 0)
+	const seconds = subject.films.map((film) => filmWaitSec(film, { ...climate, movement }) ?? Infinity)
 	const p50 = Math.max(...seconds) / 3600
+	if (p50 === Infinity) return 'never'
 	return { p50, p90: p50 * FILM_SPREAD }
 }
 

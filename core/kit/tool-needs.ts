@@ -69,7 +69,8 @@ export function listTools(
 		const all = queueingMinutes(using, { ...owned, [tool]: course.studentCount })
 		// What the other tools of the same steps cost is not this one's.
 		const own = curve.map((point) => ({ ...point, queueingMinutes: Math.max(0, point.queueingMinutes - all) }))
-		const waiting = ownedCount === undefined ? 0 : (own[Math.max(1, ownedCount) - 1]?.queueingMinutes ?? 0)
+		const atOwned = Math.min(own.length, Math.max(1, ownedCount ?? own.length))
+		const waiting = present(own[atOwned - 1], `the waiting for ${tool}`).queueingMinutes
 		return { tool, uses: labels, ownedCount, studentCount: course.studentCount, queueingMinutes: waiting, curve: own }
 	})
 }

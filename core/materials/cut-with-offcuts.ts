@@ -2,6 +2,7 @@
  * Cutting plan in which usable off-cuts are filled first, each as full as it goes, and the rest is cut from stock.
  * Exact where the number of new wires meets its bound; else the best of a few orders of filling, and says so.
  */
+import { present } from '../present'
 import { leastWireCount, type Demand } from './cutting-bounds'
 import { cutWires, type CutWire, type CuttingPlan } from './cutting-plan'
 
@@ -76,7 +77,7 @@ function fullest(left: readonly Demand[], lengthMm: number): number[] {
 	for (let length = Math.max(...reached.keys()); length > 0;) {
 		const step = reached.get(length)
 		if (!step) break
-		chosen.push(items[step.item] ?? 0)
+		chosen.push(present(items[step.item], 'a piece of a filling'))
 		length = step.before
 	}
 	return chosen.toSorted((a, b) => b - a)

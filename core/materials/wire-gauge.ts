@@ -1,4 +1,5 @@
 /** Wire diameters by gauge number, in the two schools of florist wire. The lower the number, the thicker. */
+import { present } from '../present'
 
 export type GaugeStandard = 'swg' | 'awg'
 
@@ -25,5 +26,5 @@ export function wireDiameterMm(gauge: number, standard: GaugeStandard): number {
 		throw new RangeError(`gauge must be whole and ${MIN_GAUGE} to ${MAX_GAUGE}, got ${gauge}`)
 	}
 	if (standard === 'awg') return 0.127 * 92 ** ((36 - gauge) / 39)
-	return SWG_DIAMETERS_MM[gauge - MIN_GAUGE] ?? NaN
+	return present(SWG_DIAMETERS_MM[gauge - MIN_GAUGE], `the diameter of gauge ${gauge}`)
 }

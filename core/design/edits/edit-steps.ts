@@ -104,7 +104,7 @@ function chainUp(design: Design, order: readonly string[], before: readonly stri
 	const waitBehind = new Map(
 		before.slice(1).flatMap((id, k) => {
 			const need = byId.get(id)?.needs.find(({ after }) => after === before[k])
-			return need ? [[before[k] ?? '', need] as const] : []
+			return need ? [[need.after, need] as const] : []
 		}),
 	)
 	const chained = order.map((id, k): Step => {

@@ -57,7 +57,7 @@ export const stageNeverReached: ReviewRule = ({ resolved, picks, standard }) => 
 		step.needs.flatMap((need) => {
 			const from = resolved.steps.find(({ id }) => id === need.after)
 			const subject = need.wait && from && subjectOfWait(resolved, from, need.wait.stage, standard)
-			if (subject?.type !== 'piece' || need.wait?.isByHand) return []
+			if (!from || subject?.type !== 'piece' || need.wait?.isByHand) return []
 			const { piece, stage } = subject
 			const cutOff = cutOffHumidity(piece.paste, stage)
 			if (cutOff > ORDINARY_HUMIDITY + HUMIDITY_MARGIN) return []
@@ -68,7 +68,7 @@ export const stageNeverReached: ReviewRule = ({ resolved, picks, standard }) => 
 				{
 					id: `never-reached ${step.id} ${need.after}`,
 					step: step.id,
-					message: `“${step.label}” waits until “${from?.label ?? ''}” is ${stage}: its paste never gets there in an ordinary room.`,
+					message: `“${step.label}” waits until “${from.label}” is ${stage}: its paste never gets there in an ordinary room.`,
 					reason: `It would need air below ${Math.floor(100 * cutOff)} % humidity, with some room; an ordinary room has about ${100 * ORDINARY_HUMIDITY} %.`,
 					...(reached && {
 						fix: {

@@ -129,7 +129,7 @@ function createChooser(offersOf: ReadonlyMap<string, UsableOffers>, suppliers: r
 function choosePacks({ amount, daysLeft }: UsableOffers, usable: readonly Offer[], suppliers: readonly Supplier[]) {
 	const { counts, costCents } = cheapestPacks(amount, usable)
 	const lines = usable.flatMap(({ id, itemId, supplierId, priceCents }, o): OrderLine[] => {
-		const packCount = counts[o] ?? 0
+		const packCount = present(counts[o], 'the number of packs of an offer')
 		const { leadDays } = present(
 			suppliers.find((supplier) => supplier.id === supplierId),
 			'the supplier of an offer',

@@ -1,4 +1,5 @@
 /** How good a laid schedule is: the levels of the objective that depend on times. */
+import { sessionAt } from '../problem/session-at'
 import type { NormalInstance } from '../problem/normal-form'
 import type { Network, Place } from './decisions'
 import { endOf, type LaidRuns } from './generate-schedule'
@@ -39,7 +40,8 @@ export function scoreSchedule(
 			const end = start + minutes
 			finish = Math.max(finish, end)
 			lateMinutes += Math.max(0, end - Math.max(start, lastClose))
-			const session = sessionAt(windows, start)
+			// A run in class begins within a window.
+			const session = sessionAt(windows, start)!
 			const used = sessions.get(session) ?? { end: -Infinity, minutes: 0 }
 			sessions.set(session, { end: Math.max(used.end, end), minutes: used.minutes + minutes })
 		}
@@ -58,16 +60,6 @@ export function scoreSchedule(
 		splits,
 		apart: measureApart(instance, network, laid),
 	}
-}
-
-/** Number of the session that the minute lies in, or that was last before it. */
-function sessionAt(windows: NormalInstance['windows'], time: number): number {
-	let session = windows[0]?.session ?? 0
-	for (const window of windows) {
-		if (window.open > time) break
-		session = window.session
-	}
-	return session
 }
 
 /** Minutes between each demonstration and the first step that it is for. */
