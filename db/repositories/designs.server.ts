@@ -132,22 +132,20 @@ function keyOf({ designId, version }: VersionKey): string {
 
 /** The documents of those versions that there are. */
 async function readVersions(keys: readonly VersionKey[]): Promise<Map<string, Design>> {
-	const unknown = keys.filter((key) => !knownVersions.get(keyOf(key)))
-	const rows =
-		unknown.length > 0
-			? await DesignVersionModel.findAll({
-					where: { [Op.or]: unknown.map(({ designId, version }) => ({ designId, version })) },
-					attributes: ['designId', 'version', 'document'],
-					raw: true,
-				})
-			: []
-	const read = new Map(rows.map((row) => [keyOf(row), knownVersions.keep(keyOf(row), row.document)]))
-	return new Map(
-		keys.flatMap((key) => {
-			const document = read.get(keyOf(key)) ?? knownVersions.get(keyOf(key))
-			return document ? [[keyOf(key), document] as const] : []
-		}),
-	)
+	const documents = new Map<string, Design>()
+	for (const key of keys) {
+		const known = knownVersions.get(keyOf(key))
+		if (known) documents.set(keyOf(key), known)
+	}
+	const unknown = keys.filter((key) => !documents.has(keyOf(key)))
+	if (unknown.length === 0) return documents
+	const rows = await DesignVersionModel.findAll({
+		where: { [Op.or]: unknown.map(({ designId, version }) => ({ designId, version })) },
+		attributes: ['designId', 'version', 'document'],
+		raw: true,
+	})
+	for (const row of rows) documents.set(keyOf(row), knownVersions.keep(keyOf(row), row.document))
+	return documents
 }
 
 /** The newest versions by id, of all the studio's designs, or of those of these ids that there are. */

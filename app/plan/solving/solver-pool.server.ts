@@ -19,7 +19,7 @@ const IDLE_MS = 120_000
 /** A page waits so long for its turn, then so long beyond the job's time: a search that hangs is ended with its thread. */
 const LONGEST_WAIT_MS = 15_000
 const GRACE_MS = 8_000
-/** Nobody waits for these: they begin when no page has asked for a plan for a while, and take one thread. */
+/** Nobody waits for these: they begin when no page has asked for a plan for a while. */
 const LATER_WAIT_MS = 15 * 60_000
 const CALM_MS = 2_000
 const WAITED_FOR: readonly Urgency[] = ['at once', 'soon']

@@ -4,7 +4,7 @@ import { getCourse, type StoredCourse } from '../../../db/repositories/courses.s
 import { memberContext } from './contexts'
 import { readId } from './read-input.server'
 
-const courseContext = createContext<Promise<StoredCourse> | null>(null)
+const courseContext = createContext<{ courseId: string; course: Promise<StoredCourse> } | null>(null)
 
 /**
  * For loaders, which all see one request: read once. An action reads for itself, since it changes what is read.
@@ -16,8 +16,8 @@ export function courseOfPage(
 	{ courseId }: { courseId: string },
 ): Promise<StoredCourse> {
 	const begun = context.get(courseContext)
-	if (begun) return begun
+	if (begun?.courseId === courseId) return begun.course
 	const course = getCourse(context.get(memberContext).studio.id, readId(courseId))
-	context.set(courseContext, course)
+	context.set(courseContext, { courseId, course })
 	return course
 }

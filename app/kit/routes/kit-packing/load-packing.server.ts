@@ -1,5 +1,5 @@
 /** What the screen of packing shows. */
-import { type StoredCourse } from '../../../../db/repositories/courses.server'
+import type { StoredCourse } from '../../../../db/repositories/courses.server'
 import { listPackingLines } from '../../../../core/kit/packing-lines'
 import type { Studio } from '../../../../db/repositories/accounts.server'
 import { listTicks } from '../../../../db/repositories/packing.server'
