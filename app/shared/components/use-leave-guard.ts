@@ -19,8 +19,10 @@ export function useLeaveGuard(isGuarded: boolean): void {
 	// The blocker is another object after every answer of the server, and there must be one dialog of it, not one each.
 	const proceed = useEffectEvent(() => blocker.proceed?.())
 	const stay = useEffectEvent(() => blocker.reset?.())
+	// Who stays and leaves again at once may be blocked anew before the first answer is drawn: that is another way out.
+	const wayOut = blocker.state === 'blocked' ? blocker.location.key : undefined
 	useEffect(() => {
-		if (blocker.state !== 'blocked') return
+		if (wayOut === undefined) return
 		const dialog = modal.confirm({
 			title: 'Leave without saving?',
 			content: 'What you changed on this page would be lost.',
@@ -32,5 +34,5 @@ export function useLeaveGuard(isGuarded: boolean): void {
 			onCancel: () => stay(),
 		})
 		return () => dialog.destroy()
-	}, [blocker.state, modal])
+	}, [wayOut, modal])
 }
