@@ -60,6 +60,25 @@ export default tseslint.config(
 	{ files: ['scripts/**', 'tests/**'], rules: { 'no-console': 'off' } },
 	{ files: ['app/**/*.{ts,tsx}'], plugins: { 'react-hooks': reactHooks }, rules: reactHooks.configs.recommended.rules },
 	{
+		files: ['app/**/*.tsx'],
+		// Elements of the browser that must be have a reason, said where they stand.
+		ignores: ['app/shared/native/**'],
+		rules: {
+			'no-restricted-syntax': [
+				'error',
+				{
+					selector: 'JSXOpeningElement[name.name=/^(button|select|textarea|table|details|progress|dialog)$/]',
+					message: 'the component library has this (docs/decisions.md)',
+				},
+				{
+					selector:
+						"JSXOpeningElement[name.name='input']:not(:has(JSXAttribute[name.name='type'][value.value='hidden']))",
+					message: 'the component library has this (docs/decisions.md)',
+				},
+			],
+		},
+	},
+	{
 		files: ['core/**/*.ts'],
 		rules: {
 			...forbid([PURE, OUTSIDE_CORE]),

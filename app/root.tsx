@@ -1,24 +1,32 @@
+import { LinkButton } from './shared/components/link-button'
 import { App as AntApp, ConfigProvider } from 'antd'
 import { use, useEffect } from 'react'
 import {
 	isRouteErrorResponse,
-	Link,
 	Links,
 	Meta,
 	Outlet,
 	Scripts,
 	ScrollRestoration,
 	useRouteError,
+	useRouteLoaderData,
 } from 'react-router'
+import { readLook } from './account/look-cookie.server'
 import { Wordmark } from './shared/components/wordmark'
 import { enterEarlyTyping, HOLD_BACK } from './shared/early-typing'
 import antdStyles from './generated/antd.css?url'
 import { NonceContext } from './shared/theme/nonce'
-import { theme } from './shared/theme/theme'
+import { PALETTES, theme } from './shared/theme/theme'
+import type { Route } from './+types/root'
 import displayFont from '@fontsource-variable/fraunces/files/fraunces-latin-wght-normal.woff2?url'
 import textFont from '@fontsource-variable/figtree/files/figtree-latin-wght-normal.woff2?url'
 import './shared/theme/tokens.css'
 import './shared/theme/base.css'
+
+/** How this visitor wants the screens, wherever she is. */
+export function loader({ request }: Route.LoaderArgs) {
+	return readLook(request)
+}
 
 export function links() {
 	const font = { rel: 'preload', as: 'font', type: 'font/woff2', crossOrigin: 'anonymous' } as const
@@ -37,6 +45,8 @@ export function meta() {
 /** The document round every page, error pages too. */
 export function Layout({ children }: { children: React.ReactNode }) {
 	const nonce = use(NonceContext)
+	// Nothing where the page itself has failed.
+	const look = useRouteLoaderData<typeof loader>('root')
 	useEffect(() => {
 		// Outside the effect, so that React takes one entry in before the next one comes.
 		const coming = setTimeout(() => {
@@ -49,11 +59,12 @@ export function Layout({ children }: { children: React.ReactNode }) {
 		}
 	}, [])
 	return (
-		<html lang="en" className="calycine">
+		<html lang="en" className="calycine" data-light={look?.light} data-reach={look?.reach}>
 			<head>
 				<meta charSet="utf-8" />
 				<meta name="viewport" content="width=device-width, initial-scale=1" />
-				<meta name="theme-color" content="#FBF8F3" />
+				<meta name="theme-color" content={PALETTES[look?.light ?? 'day'].paper} />
+				<meta name="color-scheme" content="light dark" />
 				<Meta />
 				<Links />
 				<script nonce={nonce} dangerouslySetInnerHTML={{ __html: HOLD_BACK }} />
@@ -99,9 +110,9 @@ export function ErrorBoundary() {
 			<p className="soft">{isOurs ? error.data : text}</p>
 			<p className="row">
 				{known && <a href="">Try again</a>}
-				<Link to="/" className="button-link primary">
+				<LinkButton type="primary" to="/">
 					Back to today
-				</Link>
+				</LinkButton>
 			</p>
 		</main>
 	)

@@ -6,6 +6,7 @@ export default [
 	route('schemas/design.schema.json', 'design/routes/design-schema/route.ts'),
 	layout('frame/route.tsx', [
 		index('today/route.tsx'),
+		route('look', 'account/routes/look/route.ts'),
 		route('designs', 'design/routes/designs/route.tsx'),
 		route('designs/new', 'design/routes/design-new/route.tsx'),
 		route('designs/import', 'design/routes/design-import/route.tsx'),

@@ -1,8 +1,11 @@
-import { Form, Link, NavLink, Outlet, useNavigation } from 'react-router'
+import { Button } from 'antd'
+import { Form, Link, NavLink, Outlet, useNavigation, useRouteLoaderData } from 'react-router'
+import type { Look } from '../account/schemas/look'
 import { Wordmark } from '../shared/components/wordmark'
 import { memberContext } from '../shared/http/contexts'
 import { requireMember } from '../account/require-member.server'
 import type { Route } from './+types/route'
+import { LookSwitch } from './look-switch'
 import './frame.css'
 
 export const middleware: Route.MiddlewareFunction[] = [requireMember]
@@ -22,6 +25,7 @@ const PAGES = [
 ]
 
 export default function Frame({ loaderData: { userName, studioName } }: Route.ComponentProps) {
+	const look = useRouteLoaderData<Look>('root') ?? {}
 	const isLoading = useNavigation().state !== 'idle'
 	return (
 		<>
@@ -40,11 +44,12 @@ export default function Frame({ loaderData: { userName, studioName } }: Route.Co
 					))}
 				</nav>
 				<div className="frame-studio">
+					<LookSwitch look={look} />
 					<NavLink to="/studio">{studioName}</NavLink>
 					<Form method="post" action="/sign-out">
-						<button type="submit" title={`Signed in as ${userName}`}>
+						<Button type="text" htmlType="submit" title={`Signed in as ${userName}`}>
 							Sign out
-						</button>
+						</Button>
 					</Form>
 				</div>
 			</header>

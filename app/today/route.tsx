@@ -1,3 +1,4 @@
+import { LinkButton } from '../shared/components/link-button'
 import { Link } from 'react-router'
 import { PlanBands } from '../plan/components/plan-bands/plan-bands'
 import { memberContext } from '../shared/http/contexts'
@@ -26,9 +27,9 @@ export default function Today({ loaderData: { date, next, others, hasCourses } }
 			<div className="page-head">
 				<h1>Today</h1>
 				<p className="soft">{longDay(date)}</p>
-				<Link className="button-link push" to="/courses/new">
+				<LinkButton className="push" to="/courses/new">
 					New course
-				</Link>
+				</LinkButton>
 			</div>
 			{next ? <NextCourse next={next} /> : <NothingNext hasCourses={hasCourses} />}
 			{others.length > 0 && <Others courses={others} />}
@@ -77,9 +78,9 @@ function NextCourse({ next }: { next: NonNullable<TodayData['next']> }) {
 				) : (
 					<p className="soft">There is no plan yet.</p>
 				)}
-				<Link className="button-link primary" to={`/courses/${next.id}/kits`}>
+				<LinkButton type="primary" to={`/courses/${next.id}/kits`}>
 					Pack the kits
-				</Link>
+				</LinkButton>
 			</section>
 		</div>
 	)
@@ -94,9 +95,9 @@ function NothingNext({ hasCourses }: { hasCourses: boolean }) {
 					? 'Every course in your book is over.'
 					: 'Choose a design and say when your students come: the plan follows.'}
 			</p>
-			<Link className="button-link primary" to="/courses/new">
+			<LinkButton type="primary" to="/courses/new">
 				Plan a course
-			</Link>
+			</LinkButton>
 		</section>
 	)
 }

@@ -29,12 +29,19 @@ export class StudioModel extends Model<InferAttributes<StudioModel>, InferCreati
 	declare version: CreationOptional<number>
 }
 
+/** How somebody wants the screens; what is absent follows the device. */
+export interface Look {
+	light?: 'day' | 'night'
+	reach?: 'desk' | 'touch'
+}
+
 export class UserModel extends Model<InferAttributes<UserModel>, InferCreationAttributes<UserModel>> {
 	declare id: CreationOptional<number>
 	declare studioId: number
 	declare name: string
 	declare email: string
 	declare passwordHash: string
+	declare look: CreationOptional<Look | null>
 	declare studio?: NonAttribute<StudioModel>
 }
 
@@ -71,6 +78,7 @@ export function defineAccounts(sequelize: Sequelize): void {
 			name: { type: DataTypes.STRING(120), allowNull: false },
 			email: { type: DataTypes.STRING(190), allowNull: false },
 			passwordHash: { type: DataTypes.STRING(255), allowNull: false },
+			look: { type: DataTypes.JSON, allowNull: true },
 		},
 		{ sequelize, tableName: 'users' },
 	)

@@ -128,35 +128,29 @@ async function timeBook(app) {
 	await browser.close()
 }
 
-/** A slider of the drying screen, from its step to the answer in the page; the worker reckons in between. */
+/** A slider of the drying screen, from its key to the answer in the page; the worker reckons in between. */
 async function timeDrying(app) {
 	const browser = await launchBrowser()
 	const page = await browser.newPage()
 	await signIn(page, app)
 	await page.goto(`${app.url}/drying`, { waitUntil: 'networkidle' })
 	await page.locator('.air-map td').first().waitFor()
-	const times = await page.evaluate(async () => {
-		const slider = document.querySelector('input[type=range]')
+	await page.evaluate(() => {
+		globalThis.answerTimes = []
+		let started = 0
+		document.addEventListener('keydown', () => (started = performance.now()), true)
 		const answer = document.querySelector('.drying-answer')
-		const { set } = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')
-		const found = []
-		for (let i = 0; i < 40; i++) {
-			const started = performance.now()
-			const changed = new Promise((resolve) => {
-				const observer = new MutationObserver(() => {
-					observer.disconnect()
-					resolve()
-				})
-				observer.observe(answer, { childList: true, characterData: true, subtree: true })
-			})
-			set.call(slider, String(0.5 + (i % 2) * 0.4 + i * 0.05))
-			slider.dispatchEvent(new Event('input', { bubbles: true }))
-			await changed
-			found.push(performance.now() - started)
-			await new Promise((resolve) => setTimeout(resolve, 40))
-		}
-		return found
+		new MutationObserver(() => {
+			if (started > 0) globalThis.answerTimes.push(performance.now() - started)
+			started = 0
+		}).observe(answer, { childList: true, characterData: true, subtree: true })
 	})
+	await page.getByLabel('Thickness, mm, slider').focus()
+	for (let step = 0; step < 40; step++) {
+		await page.keyboard.press('ArrowRight')
+		await page.waitForTimeout(150)
+	}
+	const times = await page.evaluate(() => globalThis.answerTimes)
 	report('  a slider of the drying screen to its answer', tell(summarise(times)), '< 100 ms')
 	await browser.close()
 }
@@ -165,14 +159,14 @@ async function weighPages(app) {
 	console.log('\nJavaScript that a page loads, gzip')
 	const browser = await launchBrowser()
 	for (const { page: address, aim } of [
-		{ page: '/sign-in', aim: '< 250 kB' },
-		{ page: '/', aim: '< 250 kB' },
+		{ page: '/sign-in', aim: '< 280 kB' },
+		{ page: '/', aim: '< 280 kB' },
 		{ page: '/courses/1/plan', aim: '< 450 kB' },
-		{ page: '/courses/1/kits' },
-		{ page: '/courses/1' },
-		{ page: '/drying' },
-		{ page: '/designs' },
-		{ page: '/designs/magnolia/edit' },
+		{ page: '/courses/1/kits', aim: '< 450 kB' },
+		{ page: '/courses/1', aim: '< 450 kB' },
+		{ page: '/drying', aim: '< 450 kB' },
+		{ page: '/designs', aim: '< 450 kB' },
+		{ page: '/designs/magnolia/edit', aim: '< 450 kB' },
 	]) {
 		const context = await browser.newContext()
 		const page = await context.newPage()

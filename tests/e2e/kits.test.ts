@@ -1,7 +1,7 @@
 /** From a planned course to bags packed and papers printed, at the real interface. */
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import type { Page } from 'playwright-core'
-import { openBench, scan, visit, type Bench, type Visitor } from '../support/visitor'
+import { choose, openBench, scan, visit, type Bench, type Visitor } from '../support/visitor'
 
 let bench: Bench
 let visitor: Visitor
@@ -21,9 +21,12 @@ describe('kits', () => {
 
 		await page.getByText('gum paste without egg instead of gum paste (egg)').waitFor()
 		const ivory = page.getByRole('listitem').filter({ hasText: 'ivory' })
-		await ivory.locator('summary').focus()
+		await ivory.getByRole('button').focus()
 		await page.keyboard.press('Enter')
-		await ivory.getByText(/Outer petals: .* cm² × 0.9 mm × 1.38 g\/cm³/).waitFor()
+		await page
+			.getByRole('tooltip')
+			.getByText(/Outer petals: .* cm² × 0.9 mm × 1.38 g\/cm³/)
+			.waitFor()
 		expect(new URL(page.url()).searchParams.get('seat')).toBe('2')
 	})
 
@@ -165,7 +168,7 @@ describe('the shelf', () => {
 
 	test('says at the field what is wrong', async () => {
 		await page.goto('/stock')
-		await page.getByLabel('Kind').first().selectOption('wire')
+		await choose(page.getByLabel('Kind').first(), 'Wire')
 		await page.locator('input[name=name]').first().fill('white wire')
 		await page.getByLabel('On hand, pieces').first().fill('3')
 		await page.getByRole('button', { name: 'Keep', exact: true }).click()

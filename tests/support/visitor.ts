@@ -1,6 +1,6 @@
 /** A visitor at the real interface: Debian's Chromium on a running copy of the app, every complaint of the page noted. */
 import { AxeBuilder } from '@axe-core/playwright'
-import type { Browser, BrowserContext, BrowserContextOptions, Page } from 'playwright-core'
+import type { Browser, BrowserContext, BrowserContextOptions, Locator, Page } from 'playwright-core'
 import { launchBrowser, openWhenAlive, signIn } from '../../scripts/machine/browser.mjs'
 import { makeDataFolder, startApp } from '../../scripts/machine/running-app.mjs'
 
@@ -55,6 +55,15 @@ export async function visit(
 	})
 	if (isSignedIn) await signIn(page, app)
 	return { page, context, complaints }
+}
+
+/** Chooses a word from a list of the component library. */
+export async function choose(field: Locator, option: string): Promise<void> {
+	await field.click()
+	// A long list holds only what is in view, and is searched.
+	if (await field.isEditable()) await field.fill(option)
+	const list = field.page().locator('.ant-select-dropdown:not(.ant-select-dropdown-hidden)')
+	await list.getByTitle(option, { exact: true }).click()
 }
 
 /** Serious and critical findings of an accessibility scan, a line each. */

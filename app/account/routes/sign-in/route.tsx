@@ -1,11 +1,12 @@
 import { Button, Input } from 'antd'
 import { Form, redirect, useNavigation } from 'react-router'
 import { InputError } from '../../../../core/errors'
-import { createSignIn, endSignIn, findUserByPassword } from '../../../../db/repositories/accounts.server'
+import { createSignIn, endSignIn, findUserByPassword, getLook } from '../../../../db/repositories/accounts.server'
 import { Wordmark } from '../../../shared/components/wordmark'
 import { localTarget } from '../../local-target'
 import { readBody } from '../../../shared/http/read-input.server'
 import { acting } from '../../../shared/http/responses.server'
+import { writeLook } from '../../look-cookie.server'
 import { keepToken, readToken } from '../../sign-in-cookie.server'
 import { countAttempt, forgiveAttempt } from '../../sign-in-limit.server'
 import { clientAddress } from '../../../shared/http/client-address.server'
@@ -29,9 +30,9 @@ export function action({ request, context }: Route.ActionArgs) {
 		const before = await readToken(request)
 		if (before) await endSignIn(before)
 		const token = await createSignIn(userId, new Date())
-		return redirect(localTarget(new URL(request.url).searchParams.get('to')), {
-			headers: { 'Set-Cookie': await keepToken(token) },
-		})
+		const headers = new Headers({ 'Set-Cookie': await keepToken(token) })
+		headers.append('Set-Cookie', await writeLook(await getLook(userId)))
+		return redirect(localTarget(new URL(request.url).searchParams.get('to')), { headers })
 	})
 }
 

@@ -31,24 +31,14 @@ export function ConflictNotice({ form, theirs, message, onKeepMine, onTakeTheirs
 			<h2>Changed in another window</h2>
 			<p>{message}</p>
 			{differences.length > 0 && (
-				<table>
-					<thead>
-						<tr>
-							<th>What</th>
-							<th>Here</th>
-							<th>There</th>
-						</tr>
-					</thead>
-					<tbody>
-						{differences.map((difference) => (
-							<tr key={difference.field}>
-								<td>{FIELD_WORDS[difference.field]}</td>
-								<td>{tell(difference, 'mine')}</td>
-								<td>{tell(difference, 'theirs')}</td>
-							</tr>
-						))}
-					</tbody>
-				</table>
+				<ul>
+					{differences.map((difference) => (
+						<li key={difference.field}>
+							<strong>{FIELD_WORDS[difference.field]}</strong>: here {tell(difference, 'mine')}, there{' '}
+							{tell(difference, 'theirs')}
+						</li>
+					))}
+				</ul>
 			)}
 			<div className="row">
 				<Button onClick={onKeepMine}>Keep what stands here</Button>

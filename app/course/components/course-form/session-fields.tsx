@@ -1,9 +1,10 @@
-import { Button, Form, Input, InputNumber, Select } from 'antd'
+import { Button, Form, InputNumber, Select } from 'antd'
 import type { Course, Session } from '../../../../core/course/course'
 import { withExtraSession } from '../../../../core/course/extra-session'
 import type { Place } from '../../../../core/drying/place'
 import { handsOnMinutes } from '../../../../core/course/session-hours'
 import { duration, sessionName } from '../../../shared/words/times'
+import { DayInput } from './day-input'
 import { TimeInput } from './time-input'
 
 const MAX_BREAKS = 6
@@ -29,7 +30,7 @@ export function SessionFields({ places }: { places: readonly PlaceOption[] }) {
 							<SessionLegend position={name} />
 							<div className="fields">
 								<Form.Item name={[name, 'date']} label="Date">
-									<Input type="date" />
+									<DayInput />
 								</Form.Item>
 								<Form.Item name={[name, 'startMin']} label="Starts">
 									<TimeInput />
@@ -37,11 +38,11 @@ export function SessionFields({ places }: { places: readonly PlaceOption[] }) {
 								<Form.Item name={[name, 'endMin']} label="Ends">
 									<TimeInput />
 								</Form.Item>
-								<Form.Item name={[name, 'setUpMinutes']} label="Setting up, min">
-									<InputNumber controls={false} min={0} max={120} precision={0} step={5} />
+								<Form.Item name={[name, 'setUpMinutes']} label="Setting up">
+									<InputNumber suffix="min" controls={false} min={0} max={120} precision={0} step={5} />
 								</Form.Item>
-								<Form.Item name={[name, 'clearAwayMinutes']} label="Clearing away, min">
-									<InputNumber controls={false} min={0} max={120} precision={0} step={5} />
+								<Form.Item name={[name, 'clearAwayMinutes']} label="Clearing away">
+									<InputNumber suffix="min" controls={false} min={0} max={120} precision={0} step={5} />
 								</Form.Item>
 								{rooms.length > 1 && (
 									<Form.Item name={[name, 'roomId']} label="Where">
@@ -118,8 +119,8 @@ function BreakFields({ position }: { position: number }) {
 							<Form.Item name={[name, 'startMin']} label="Break at">
 								<TimeInput />
 							</Form.Item>
-							<Form.Item name={[name, 'minutes']} label="for, min">
-								<InputNumber controls={false} min={0} max={240} precision={0} step={5} />
+							<Form.Item name={[name, 'minutes']} label="for">
+								<InputNumber suffix="min" controls={false} min={0} max={240} precision={0} step={5} />
 							</Form.Item>
 							<Button onClick={() => remove(name)} className="row-button">
 								No break

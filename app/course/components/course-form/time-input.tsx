@@ -1,5 +1,6 @@
-import { Input } from 'antd'
-import { clock } from '../../../shared/words/times'
+import { TimePicker } from 'antd'
+import dayjs from 'dayjs'
+import { CLOCK_FORMAT } from '../../../shared/components/fields/clock-value'
 
 interface TimeInputProps {
 	id?: string
@@ -10,18 +11,16 @@ interface TimeInputProps {
 }
 
 /** A time of day, kept as minutes after midnight. */
-export function TimeInput({ id, value, onChange, ...rest }: TimeInputProps) {
+export function TimeInput({ value, onChange, ...rest }: TimeInputProps) {
+	const isTime = value !== undefined && Number.isFinite(value)
 	return (
-		<Input
-			id={id}
-			type="time"
-			value={value === undefined || Number.isNaN(value) ? '' : clock(value)}
-			onChange={({ target }) => {
-				const [hours, minutes] = target.value.split(':').map(Number)
-				onChange?.(
-					target.value === '' || hours === undefined || minutes === undefined ? undefined : hours * 60 + minutes,
-				)
-			}}
+		<TimePicker
+			format={CLOCK_FORMAT}
+			minuteStep={5}
+			needConfirm={false}
+			placeholder="18:30"
+			value={isTime ? dayjs().startOf('day').minute(value) : null}
+			onChange={(chosen) => onChange?.(chosen ? chosen.hour() * 60 + chosen.minute() : undefined)}
 			{...rest}
 		/>
 	)

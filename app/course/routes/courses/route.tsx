@@ -1,3 +1,4 @@
+import { LinkButton } from '../../../shared/components/link-button'
 import { Link } from 'react-router'
 import { listCourses } from '../../../../db/repositories/courses.server'
 import { memberContext } from '../../../shared/http/contexts'
@@ -25,17 +26,17 @@ export default function Courses({ loaderData: { courses, page, pageCount, date }
 		<>
 			<div className="page-head">
 				<h1>Courses</h1>
-				<Link className="button-link primary push" to="/courses/new">
+				<LinkButton type="primary" className="push" to="/courses/new">
 					New course
-				</Link>
+				</LinkButton>
 			</div>
 			{courses.length === 0 ? (
 				<section className="sheet empty">
 					<h2>{page > 1 ? 'There is no such page' : 'No course yet'}</h2>
 					<p className="soft">A course is a design or two, a group, and the sessions it comes to.</p>
-					<Link className="button-link" to={page > 1 ? '/courses' : '/designs'}>
+					<LinkButton to={page > 1 ? '/courses' : '/designs'}>
 						{page > 1 ? 'To the first page' : 'Look at the designs'}
-					</Link>
+					</LinkButton>
 				</section>
 			) : (
 				<ul className="course-list sheet">

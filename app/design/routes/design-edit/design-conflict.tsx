@@ -1,3 +1,4 @@
+import { Button } from 'antd'
 import type { DesignDifference } from '../../../../core/design/design-differences'
 import { DifferenceList } from '../../components/difference-list/difference-list'
 
@@ -16,12 +17,8 @@ export function DesignConflict({ message, differences, onKeepMine, onTakeTheirs 
 			<p>{message} This is what yours says differently:</p>
 			<DifferenceList differences={differences} />
 			<div className="row">
-				<button type="button" className="button-link" onClick={onKeepMine}>
-					Keep what stands here
-				</button>
-				<button type="button" className="button-link" onClick={onTakeTheirs}>
-					Take what was saved there
-				</button>
+				<Button onClick={onKeepMine}>Keep what stands here</Button>
+				<Button onClick={onTakeTheirs}>Take what was saved there</Button>
 				<span className="soft">then save again; undo brings the other back</span>
 			</div>
 		</section>

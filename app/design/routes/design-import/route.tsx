@@ -1,4 +1,5 @@
-import { Button } from 'antd'
+import { InboxOutlined } from '@ant-design/icons'
+import { Button, Upload } from 'antd'
 import { useState } from 'react'
 import { redirect, useFetcher } from 'react-router'
 import { memberContext } from '../../../shared/http/contexts'
@@ -52,12 +53,9 @@ export default function ImportDesigns({ loaderData: { largestFile } }: Route.Com
 	const fetcher = useFetcher<Answer>()
 	const [file, setFile] = useState<{ name: string; text: string }>()
 	const [localProblem, setLocalProblem] = useState<string>()
-	const [isOver, setOver] = useState(false)
 	const send = (body: object) =>
 		void fetcher.submit(JSON.stringify(body), { method: 'post', encType: 'application/json' })
-	const read = async (chosen: File | undefined) => {
-		setOver(false)
-		if (!chosen) return
+	const read = async (chosen: File) => {
 		if (chosen.size > largestFile) {
 			setFile(undefined)
 			return setLocalProblem(`${chosen.name} has ${Math.round(chosen.size / 1e6)} MB; at most 4 MB are taken.`)
@@ -80,21 +78,18 @@ export default function ImportDesigns({ loaderData: { largestFile } }: Route.Com
 					of them.
 				</p>
 			</div>
-			<label
-				className={`sheet import-drop ${isOver ? 'is-over' : ''}`}
-				onDragOver={(event) => {
-					event.preventDefault()
-					setOver(true)
-				}}
-				onDragLeave={() => setOver(false)}
-				onDrop={(event) => {
-					event.preventDefault()
-					void read(event.dataTransfer.files[0])
+			<Upload.Dragger
+				className="import-drop"
+				accept=".json,application/json"
+				showUploadList={false}
+				beforeUpload={(chosen) => {
+					void read(chosen)
+					// Read here, and never sent by the library.
+					return false
 				}}
 			>
-				<strong>Drop a file here, or choose one</strong>
-				<input type="file" accept=".json,application/json" onChange={(event) => void read(event.target.files?.[0])} />
-			</label>
+				<InboxOutlined aria-hidden /> <strong>Drop a file here, or choose one</strong>
+			</Upload.Dragger>
 			<div aria-live="polite" className="stack">
 				{problems.length > 0 && (
 					<section className="alert">

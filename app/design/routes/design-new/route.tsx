@@ -1,8 +1,11 @@
-import { Button, Input } from 'antd'
+import { Button, Input, Radio } from 'antd'
+import { useState } from 'react'
 import { Form, redirect, useNavigation } from 'react-router'
 import { freshId, slugOf } from '../../../../core/design/edits/fresh-id'
 import { resolveDesign } from '../../../../core/design/resolve-design'
+import type { Design } from '../../../../core/design/design'
 import { designFromSkeleton, SKELETONS } from '../../../../core/design/skeletons/skeletons'
+import { designFromParts } from '../../../../core/design/skeletons/usual-parts'
 import { InputError } from '../../../../core/errors'
 import { inTransaction } from '../../../../db/connection.server'
 import { createDesign, getDesign, listDesignOptions } from '../../../../db/repositories/designs.server'
@@ -10,7 +13,7 @@ import { FlowerPicture } from '../../components/flower-picture/flower-picture'
 import { memberContext } from '../../../shared/http/contexts'
 import { readBody } from '../../../shared/http/read-input.server'
 import { acting } from '../../../shared/http/responses.server'
-import { newDesignSchema } from '../../schemas/new-design'
+import { newDesignSchema, partNames } from '../../schemas/new-design'
 import type { Route } from './+types/route'
 import './design-new.css'
 
@@ -37,25 +40,41 @@ export async function loader({ request, context }: Route.LoaderArgs) {
 export function action({ request, context }: Route.ActionArgs) {
 	return acting(async () => {
 		const { studio } = context.get(memberContext)
-		const { name, from } = await readBody(request, newDesignSchema)
+		const { name, from, parts } = await readBody(request, newDesignSchema)
 		const taken = await listDesignOptions(studio.id)
 		const id = freshId(
 			slugOf(name),
 			taken.map(({ slug }) => ({ id: slug })),
 		)
-		const [kind, source = ''] = from.split(':')
-		const design =
-			kind === 'like'
-				? { ...(await getDesign(studio.id, source)).document, id, name }
-				: designFromSkeleton(source, { id, name })
+		const design = await beginDesign({ studioId: studio.id, from, parts, id, name })
 		if (!design) throw new InputError([{ path: 'from', message: 'Choose what to start from' }])
 		await inTransaction((transaction) => createDesign(studio.id, design, transaction))
 		return redirect(`/designs/${id}/edit`)
 	})
 }
 
+/** @returns undefined where there is nothing of that kind to begin from */
+async function beginDesign({
+	studioId,
+	from,
+	parts,
+	...called
+}: {
+	studioId: number
+	from: string
+	parts: string
+	id: string
+	name: string
+}): Promise<Design | undefined> {
+	const [kind, source = ''] = from.split(':')
+	if (kind === 'parts') return designFromParts(called, partNames(parts))
+	if (kind === 'like') return { ...(await getDesign(studioId, source)).document, ...called }
+	return designFromSkeleton(source, called)
+}
+
 export default function NewDesign({ loaderData: { like, designs, skeletons }, actionData }: Route.ComponentProps) {
 	const problems = actionData && 'problems' in actionData ? actionData.problems : []
+	const [from, setFrom] = useState(like ? `like:${like.slug}` : `skeleton:${skeletons[0]?.id}`)
 	const problemOf = (field: string) => problems.find(({ path }) => path === field)?.message
 	return (
 		<>
@@ -81,33 +100,38 @@ export default function NewDesign({ loaderData: { like, designs, skeletons }, ac
 				</div>
 				<fieldset>
 					<legend>Start from</legend>
-					{problemOf('from') && (
+					{(problemOf('from') ?? problemOf('parts')) && (
 						<p className="field-problem" role="alert">
-							{problemOf('from')}
+							{problemOf('from') ?? problemOf('parts')}
 						</p>
 					)}
-					<div className="skeletons">
-						{skeletons.map(({ id, name, description, picture }, s) => (
-							<label key={id} className="skeleton">
-								<input type="radio" name="from" value={`skeleton:${id}`} defaultChecked={!like && s === 0} />
+					<Radio.Group
+						name="from"
+						className="skeletons"
+						value={from}
+						onChange={({ target }) => setFrom(target.value as string)}
+					>
+						<Start value="parts" name="Its parts, by name" words="from the middle outwards, each with its usual steps">
+							<Input.TextArea
+								name="parts"
+								rows={3}
+								maxLength={1000}
+								aria-label="Names of its parts, by commas"
+								placeholder="centre, inner petals, outer petals, calyx, leaves"
+								onFocus={() => setFrom('parts')}
+							/>
+						</Start>
+						{skeletons.map(({ id, name, description, picture }) => (
+							<Start key={id} value={`skeleton:${id}`} name={name} words={description}>
 								<FlowerPicture design={picture} size={110} />
-								<span>
-									<strong>{name}</strong>
-									<span className="soft small">{description}</span>
-								</span>
-							</label>
+							</Start>
 						))}
 						{(like ? [like] : designs.slice(0, 12)).map(({ slug, name }) => (
-							<label key={slug} className="skeleton">
-								<input type="radio" name="from" value={`like:${slug}`} defaultChecked={like?.slug === slug} />
+							<Start key={slug} value={`like:${slug}`} name={`Like “${name}”`} words="with all its parts and steps">
 								<img src={`/designs/${slug}/picture.svg`} width={110} height={110} alt="" loading="lazy" />
-								<span>
-									<strong>Like “{name}”</strong>
-									<span className="soft small">with all its parts and steps</span>
-								</span>
-							</label>
+							</Start>
 						))}
-					</div>
+					</Radio.Group>
 				</fieldset>
 				<div>
 					<Button type="primary" htmlType="submit" loading={useNavigation().state !== 'idle'}>
@@ -116,5 +140,28 @@ export default function NewDesign({ loaderData: { like, designs, skeletons }, ac
 				</div>
 			</Form>
 		</>
+	)
+}
+
+/** Something to begin from, with its picture. */
+function Start({
+	value,
+	name,
+	words,
+	children,
+}: {
+	value: string
+	name: string
+	words: string
+	children: React.ReactNode
+}) {
+	return (
+		<Radio value={value} className="skeleton">
+			{children}
+			<span>
+				<strong>{name}</strong>
+				<span className="soft small">{words}</span>
+			</span>
+		</Radio>
 	)
 }

@@ -1,3 +1,4 @@
+import { Button } from 'antd'
 import { useState } from 'react'
 import { Link } from 'react-router'
 import { listTemplates } from '../../../../core/design/design-templates'
@@ -6,6 +7,7 @@ import { layTemplates, PAPERS } from '../../../../core/outlines/template-sheet'
 import { getDesign } from '../../../../db/repositories/designs.server'
 import { ChoiceLinks } from '../../components/choice-links/choice-links'
 import { TemplatePageDrawing } from '../../components/template-page/template-page'
+import { NumberField } from '../../../shared/components/fields/number-field'
 import { memberContext } from '../../../shared/http/contexts'
 import { loading } from '../../../shared/http/responses.server'
 import { readPaper, readPicks } from '../../schemas/design-address'
@@ -42,12 +44,10 @@ export default function DesignSheets({
 					<Link to={`/designs/${slug}`}>{name}</Link>, true to size
 				</p>
 				<div className="row push">
-					<a className="button-link primary" href={`/designs/${slug}/sheets.pdf?${query}`} download>
+					<Button type="primary" href={`/designs/${slug}/sheets.pdf?${query}`} download>
 						PDF
-					</a>
-					<button type="button" className="button-link" onClick={() => window.print()}>
-						Print
-					</button>
+					</Button>
+					<Button onClick={() => window.print()}>Print</Button>
 				</div>
 			</div>
 			<div className="sheets-terms no-print">
@@ -65,19 +65,14 @@ export default function DesignSheets({
 					]}
 					picks={{ paper, ...picks }}
 				/>
-				<label>
-					On this screen, with a ruler, the bar measures{' '}
-					<input
-						type="number"
-						min={40}
-						max={250}
-						value={measuredMm}
-						onChange={({ target }) =>
-							setMeasured(target.valueAsNumber >= 40 && target.valueAsNumber <= 250 ? target.valueAsNumber : measuredMm)
-						}
-					/>{' '}
-					mm: the pages below follow.
-				</label>
+				<NumberField
+					label="On this screen, with a ruler, the bar measures"
+					unit="mm"
+					value={measuredMm}
+					min={40}
+					max={250}
+					onChange={setMeasured}
+				/>
 			</div>
 			{pages.length === 0 ? (
 				<section className="sheet empty">

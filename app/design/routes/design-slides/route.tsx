@@ -1,11 +1,13 @@
+import { LinkButton } from '../../../shared/components/link-button'
 import { useEffect } from 'react'
-import { Link, useNavigate } from 'react-router'
+import { useNavigate } from 'react-router'
 import { resolveDesign } from '../../../../core/design/resolve-design'
 import { getDesign } from '../../../../db/repositories/designs.server'
 import { FlowerPicture } from '../../components/flower-picture/flower-picture'
 import { memberContext } from '../../../shared/http/contexts'
 import { loading } from '../../../shared/http/responses.server'
 import { readPicks } from '../../schemas/design-address'
+import { ARRANGEMENT_WORDS } from '../../words/layers'
 import type { Route } from './+types/route'
 import './design-slides.css'
 
@@ -43,9 +45,9 @@ export default function DesignSlides({ loaderData: { design, layer, last } }: Ro
 				<p className="soft">
 					layer {layer} of {last}
 				</p>
-				<Link className="button-link push no-print" to={`/designs/${design.id}`}>
+				<LinkButton className="push no-print" to={`/designs/${design.id}`}>
 					Back to the design
-				</Link>
+				</LinkButton>
 			</div>
 			<div className="slide">
 				<FlowerPicture design={design} layerCount={layer} size={520} seed={1} />
@@ -56,7 +58,7 @@ export default function DesignSlides({ loaderData: { design, layer, last } }: Ro
 								{current.pieceCount} × {part.name.toLowerCase()}
 							</p>
 							<p className="soft">
-								{current.arrangement === 'over gaps' ? 'over the gaps of the layer before' : current.arrangement}
+								{ARRANGEMENT_WORDS[current.arrangement]}
 								{current.joining && `, ${current.joining}`}
 								{current.joining === 'taped' && `, ${current.tapeTurns ?? 2} turns a piece`}
 							</p>
@@ -73,14 +75,14 @@ export default function DesignSlides({ loaderData: { design, layer, last } }: Ro
 					)}
 					<div className="row no-print">
 						{layer > 1 && (
-							<Link className="button-link" to={`?layer=${layer - 1}`} replace>
+							<LinkButton to={`?layer=${layer - 1}`} replace>
 								← Before
-							</Link>
+							</LinkButton>
 						)}
 						{layer < last && (
-							<Link className="button-link primary" to={`?layer=${layer + 1}`} replace>
+							<LinkButton type="primary" to={`?layer=${layer + 1}`} replace>
 								Next layer →
-							</Link>
+							</LinkButton>
 						)}
 					</div>
 				</div>

@@ -13,6 +13,7 @@ import { wallTimeOf } from '../../../shared/http/studio-clock.server'
 import { rowVersion } from '../../../shared/schemas/row-version'
 import { momentWords } from '../../../shared/words/times'
 import type { Route } from './+types/route'
+import { Disclosure } from '../../../shared/native/disclosure'
 import './design-versions.css'
 
 export function meta({ loaderData }: Route.MetaArgs) {
@@ -101,8 +102,7 @@ function KeptVersion({ kept: { version, madeAt, differences, back }, newest }: {
 			{differences?.length === 0 && <p>The same as the one before, word for word.</p>}
 			{differences && differences.length > 0 && <DifferenceList differences={differences} />}
 			{back && back.length > 0 && (
-				<details>
-					<summary>Take this version back</summary>
+				<Disclosure head="Take this version back">
 					<p>It becomes the newest; the ones since stay here. Against the one in your book:</p>
 					<DifferenceList differences={back} />
 					<Form method="post">
@@ -110,7 +110,7 @@ function KeptVersion({ kept: { version, madeAt, differences, back }, newest }: {
 						<input type="hidden" name="back" value={version} />
 						<Button htmlType="submit">Take version {version} back</Button>
 					</Form>
-				</details>
+				</Disclosure>
 			)}
 		</>
 	)

@@ -1,4 +1,5 @@
-import { App, Dropdown } from 'antd'
+import { LinkButton } from '../../../shared/components/link-button'
+import { App, Button, Dropdown } from 'antd'
 import { Link, useSubmit } from 'react-router'
 import { count } from '../../../shared/words/times'
 
@@ -46,29 +47,15 @@ export function DesignTools({
 	}))
 	return (
 		<nav className="design-tools no-print" aria-label="This design">
-			<Link className="button-link" to={`/designs/${slug}/edit`}>
-				Edit
-			</Link>
-			<Link className="button-link" to={`/designs/new?like=${slug}`}>
-				Start a like one
-			</Link>
-			<Link className="button-link" to={`/designs/${slug}/sheets`}>
-				Template sheets
-			</Link>
-			<Link className="button-link" to={`/designs/${slug}/versions`}>
-				Versions
-			</Link>
-			<Link className="button-link" to={`/designs/${slug}/slides`}>
-				Slides
-			</Link>
+			<LinkButton to={`/designs/${slug}/edit`}>Edit</LinkButton>
+			<LinkButton to={`/designs/new?like=${slug}`}>Start a like one</LinkButton>
+			<LinkButton to={`/designs/${slug}/sheets`}>Template sheets</LinkButton>
+			<LinkButton to={`/designs/${slug}/versions`}>Versions</LinkButton>
+			<LinkButton to={`/designs/${slug}/slides`}>Slides</LinkButton>
 			<Dropdown menu={{ items: files }} trigger={['click']}>
-				<button type="button" className="button-link">
-					Files
-				</button>
+				<Button>Files</Button>
 			</Dropdown>
-			<button type="button" className="button-link" onClick={askToDelete}>
-				Delete
-			</button>
+			<Button onClick={askToDelete}>Delete</Button>
 			{findingCount > 0 && (
 				<Link className="design-findings" to={`/designs/${slug}/edit#review`}>
 					{count(findingCount, 'thing')} to look at

@@ -1,3 +1,4 @@
+import { Checkbox } from 'antd'
 import { useState } from 'react'
 import type { RingCover } from '../../../../core/design/flower-geometry'
 import type { ResolvedDesign } from '../../../../core/design/resolve-design'
@@ -17,10 +18,13 @@ export function FlowerViews({ design, rings }: { design: ResolvedDesign; rings: 
 				<FlowerPicture design={design} view="side" size={240} seed={seed} />
 			</div>
 			<figcaption>
-				<label className="flower-variation">
-					<input type="checkbox" checked={isNatural} onChange={(event) => setNatural(event.target.checked)} /> as nature
-					varies
-				</label>
+				<Checkbox
+					className="flower-variation"
+					checked={isNatural}
+					onChange={({ target }) => setNatural(target.checked)}
+				>
+					as nature varies
+				</Checkbox>
 				<RingList rings={rings} />
 			</figcaption>
 		</figure>

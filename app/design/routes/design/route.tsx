@@ -1,4 +1,5 @@
-import { Link, redirect } from 'react-router'
+import { LinkButton } from '../../../shared/components/link-button'
+import { redirect } from 'react-router'
 import { allergensOf } from '../../../../core/design/allergens'
 import { cautionsOf } from '../../../../core/design/cautions'
 import { measureDesign } from '../../../../core/design/design-figures'
@@ -94,9 +95,9 @@ export default function DesignPage({
 					{KIND_WORDS[design.kind]} · level {design.level}, {describeLevel(design.level)} · {design.finishedSizeMm} mm
 					across{design.audience === 'children' && ' · for children'}
 				</p>
-				<Link className="button-link primary push" to={`/courses/new?design=${design.id}`}>
+				<LinkButton type="primary" className="push" to={`/courses/new?design=${design.id}`}>
 					Plan a course with it
-				</Link>
+				</LinkButton>
 			</div>
 			{actionData && 'message' in actionData && (
 				<p className="alert" role="alert">

@@ -1,3 +1,5 @@
+import { LinkButton } from '../../../shared/components/link-button'
+import { Button } from 'antd'
 import { Link } from 'react-router'
 import { listDesigns } from '../../../../db/repositories/designs.server'
 import { memberContext } from '../../../shared/http/contexts'
@@ -32,18 +34,16 @@ export default function Designs({ loaderData }: Route.ComponentProps) {
 				<h1>Designs</h1>
 				<p className="soft">What you teach, with its pieces, steps and waits.</p>
 				<div className="row push">
-					<Link className="button-link" to="/designs/import">
-						Import
-					</Link>
-					<a className="button-link" href="/designs/export" download>
+					<LinkButton to="/designs/import">Import</LinkButton>
+					<Button href="/designs/export" download>
 						Export all
-					</a>
-					<Link className="button-link primary" to="/designs/new">
+					</Button>
+					<LinkButton type="primary" to="/designs/new">
 						New design
-					</Link>
+					</LinkButton>
 				</div>
 			</div>
-			<DesignSearch filter={filter} count={loaderData.count} isNarrowed={isNarrowed} />
+			<DesignSearch filter={filter} count={loaderData.count} />
 			{designs.length === 0 ? (
 				<NothingFound isNarrowed={isNarrowed} />
 			) : (
@@ -103,14 +103,10 @@ function NothingFound({ isNarrowed }: { isNarrowed: boolean }) {
 				{isNarrowed ? 'Ask for less, or write it down.' : 'Write down what you teach, or take in a file.'}
 			</p>
 			<div className="row">
-				<Link className="button-link primary" to="/designs/new">
+				<LinkButton type="primary" to="/designs/new">
 					New design
-				</Link>
-				{isNarrowed && (
-					<Link className="button-link" to="/designs">
-						Show all
-					</Link>
-				)}
+				</LinkButton>
+				{isNarrowed && <LinkButton to="/designs">Show all</LinkButton>}
 			</div>
 		</section>
 	)

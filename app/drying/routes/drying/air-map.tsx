@@ -1,7 +1,10 @@
+import { Progress } from 'antd'
 import { proxy } from 'comlink'
 import { useEffect, useState } from 'react'
+import type { Air } from '../../../../core/drying/climate'
 import { MAP_HUMIDITIES, type MapRow } from '../../../../core/drying/humidity-map'
 import { airAtStart, wantedHoursOf } from '../../ask-drying'
+import { PlainTable } from '../../../shared/native/plain-table'
 import { hoursWords, STAGE_WORDS } from '../../words/drying'
 import type { DryingData } from './load-drying.server'
 import type { DryingAddress } from '../../drying-address'
@@ -54,47 +57,45 @@ export function AirMap({
 				to the air it is made in.
 			</p>
 			{progress !== undefined && (
-				<p className="map-progress">
-					<progress value={progress} max={1} aria-label="Reckoning the map" /> reckoning {Math.round(100 * progress)} %
-				</p>
+				<div className="map-progress">
+					<Progress percent={Math.round(100 * progress)} showInfo={false} aria-label="Reckoning the map" />
+					reckoning {Math.round(100 * progress)} %
+				</div>
 			)}
 			{rows.length === 0 ? (
 				progress === undefined && <p className="soft">The map needs scripts, and comes in a moment.</p>
 			) : (
-				<div className="scroll-x" tabIndex={0} role="region" aria-label="Map of temperature and humidity">
-					<table className="air-map">
-						<thead>
-							<tr>
-								<th scope="col">°C</th>
-								{MAP_HUMIDITIES.map((humidity) => (
-									<th scope="col" key={humidity}>
-										{Math.round(100 * humidity)} %
-									</th>
-								))}
-							</tr>
-						</thead>
-						<tbody>
-							{rows.map(({ temperatureC, hours }) => (
-								<tr key={temperatureC}>
-									<th scope="row">{temperatureC}</th>
-									{hours.map((value, i) => {
-										const isHere =
-											Math.abs(temperatureC - here.temperatureC) <= 1 &&
-											Math.abs((MAP_HUMIDITIES[i] ?? 0) - here.humidity) <= 0.025
-										return (
-											<td key={i} className={cellClass(value, wantedHours, isHere)}>
-												{value === undefined ? <span aria-label="never">–</span> : hoursWords(value)}
-												{value !== undefined && value <= wantedHours && <span aria-label=", in time"> ✓</span>}
-											</td>
-										)
-									})}
-								</tr>
-							))}
-						</tbody>
-					</table>
-				</div>
+				<PlainTable
+					label="Map of temperature and humidity"
+					className="air-map"
+					rows={rows}
+					keyOf={({ temperatureC }) => temperatureC}
+					columns={[
+						{ name: '°C', isHead: true, cell: ({ temperatureC }) => temperatureC },
+						...MAP_HUMIDITIES.map((humidity, i) => ({
+							name: `${Math.round(100 * humidity)} %`,
+							cellClass: ({ temperatureC, hours }: MapRow) =>
+								cellClass(hours[i], wantedHours, isNear(here, temperatureC, humidity)),
+							cell: ({ hours }: MapRow) => <MapCell hours={hours[i]} wantedHours={wantedHours} />,
+						})),
+					]}
+				/>
 			)}
 		</section>
+	)
+}
+
+function isNear(here: Air, temperatureC: number, humidity: number): boolean {
+	return Math.abs(temperatureC - here.temperatureC) <= 1 && Math.abs(humidity - here.humidity) <= 0.025
+}
+
+function MapCell({ hours, wantedHours }: { hours: number | undefined; wantedHours: number }) {
+	if (hours === undefined) return <span aria-label="never">–</span>
+	return (
+		<>
+			{hoursWords(hours)}
+			{hours <= wantedHours && <span aria-label=", in time"> ✓</span>}
+		</>
 	)
 }
 

@@ -1,3 +1,4 @@
+import { Button } from 'antd'
 import { useEffect, useState } from 'react'
 import { Link, useNavigate } from 'react-router'
 import type { DryingAnswer } from '../../../../core/drying/answer-drying'
@@ -71,13 +72,11 @@ export function Beside({
 				))}
 			</div>
 			{beside.length < MOST && (
-				<button
-					type="button"
-					className="button-link"
+				<Button
 					onClick={() => void navigate(toDryingLink(address, [...beside, address]), { preventScrollReset: true })}
 				>
 					Keep this one, and change another
-				</button>
+				</Button>
 			)}
 		</section>
 	)

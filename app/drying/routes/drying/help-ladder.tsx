@@ -1,3 +1,4 @@
+import { Button } from 'antd'
 import type { Air } from '../../../../core/drying/climate'
 import type { AirMovement } from '../../../../core/drying/air-film'
 import { humidityAt } from '../../../../core/drying/humid-air'
@@ -30,9 +31,9 @@ export function HelpLadder({
 				</li>
 				{answer.rungs.map((rung) => (
 					<li key={rung.id}>
-						<button type="button" onClick={() => change(applyRung(rung, airAtStart(address, data.known)))}>
+						<Button type="link" onClick={() => change(applyRung(rung, airAtStart(address, data.known)))}>
 							{rungWords(rung)}
-						</button>
+						</Button>
 						<Span p50={rung.p50} p90={rung.p90} longest={longest} />
 					</li>
 				))}

@@ -1,4 +1,6 @@
+import { Button } from 'antd'
 import { Form, useActionData } from 'react-router'
+import { PlainNumber } from '../../../shared/components/fields/plain-fields'
 import { toDryingLink } from '../../drying-address'
 import type { Refusal } from '../../../shared/http/refusal'
 import type { DryingData } from './load-drying.server'
@@ -30,19 +32,23 @@ export function NoteForm({
 			</p>
 			{model !== undefined && (
 				<Form method="post" action={link} className="note-form" preventScrollReset>
-					<label>
-						Not yet {STAGE_WORDS[address.stage]} after, h
-						<input name="notReadyHours" type="number" min={0} max={2000} step="any" defaultValue={0} required />
-						{problemOf('notReadyHours') && <span className="field-problem">{problemOf('notReadyHours')}</span>}
-					</label>
-					<label>
-						Seen {STAGE_WORDS[address.stage]} after, h (empty: not yet)
-						<input name="readyHours" type="number" min={0} max={2000} step="any" />
-						{problemOf('readyHours') && <span className="field-problem">{problemOf('readyHours')}</span>}
-					</label>
-					<button className="button-link" name="intent" value="note">
+					<PlainNumber
+						name="notReadyHours"
+						label={`Not yet ${STAGE_WORDS[address.stage]} after`}
+						unit="h"
+						defaultValue={0}
+						isRequired
+						problem={problemOf('notReadyHours')}
+					/>
+					<PlainNumber
+						name="readyHours"
+						label={`Seen ${STAGE_WORDS[address.stage]} after (empty: not yet)`}
+						unit="h"
+						problem={problemOf('readyHours')}
+					/>
+					<Button htmlType="submit" name="intent" value="note">
 						Note it
-					</button>
+					</Button>
 				</Form>
 			)}
 			{own.length > 0 && (
@@ -60,9 +66,16 @@ export function NoteForm({
 							</span>
 							<Form method="post" action={link} preventScrollReset>
 								<input type="hidden" name="id" value={id} />
-								<button className="text-button" name="intent" value="forget" aria-label={`Forget: ${what}`}>
+								<Button
+									type="link"
+									size="small"
+									htmlType="submit"
+									name="intent"
+									value="forget"
+									aria-label={`Forget: ${what}`}
+								>
 									Forget
-								</button>
+								</Button>
 							</Form>
 						</li>
 					))}

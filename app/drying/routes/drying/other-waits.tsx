@@ -9,6 +9,8 @@ import {
 } from '../../../../core/drying/paste-terms'
 import { airAtStart, toQuestion } from '../../ask-drying'
 import { toExtent } from '../../../../core/drying/drying-piece'
+import { PlainTable } from '../../../shared/native/plain-table'
+import { Disclosure } from '../../../shared/native/disclosure'
 import { FILM_WORDS, hoursRange } from '../../words/drying'
 import type { DryingData } from './load-drying.server'
 import type { DryingAddress } from '../../drying-address'
@@ -28,35 +30,32 @@ export function OtherWaits({ address, data }: AskedProps) {
 	return (
 		<section className="sheet" aria-labelledby="others-head">
 			<h2 id="others-head">Paint, glaze and glue here</h2>
-			<table>
-				<tbody>
-					{FILM_WAITS.map((film) => {
-						const seconds = filmWaitSec(film, air, PASTE_TERMS[address.paste])
-						return (
-							<tr key={film}>
-								<td>{FILM_WORDS[film]}</td>
-								<td className="number">
-									{seconds === undefined
-										? 'never in this air'
-										: hoursRange(seconds / 3600, (seconds / 3600) * FILM_SPREAD)}
-								</td>
-							</tr>
-						)
-					})}
-				</tbody>
-			</table>
+			<PlainTable
+				label="Waits of films"
+				hasHead={false}
+				rows={FILM_WAITS.map((film) => ({ film, seconds: filmWaitSec(film, air, PASTE_TERMS[address.paste]) }))}
+				keyOf={({ film }) => film}
+				columns={[
+					{ name: 'What', cell: ({ film }) => FILM_WORDS[film] },
+					{ name: 'Dry after', isNumber: true, cell: ({ seconds }) => filmWords(seconds) },
+				]}
+			/>
 			<p className="caution">
 				{fridge.seconds > 0
 					? `Out of the fridge (4 °C) this piece ${fridge.isWetted ? 'is wetted by the air and ' : ''}takes up water for ${shortTime(fridge.seconds)}, until it is ${fridge.safeAtC.toFixed(0)} °C warm. Better not; if it was there, warm it up inside its closed box.`
 					: 'The air is so dry that a piece out of the fridge takes up no water here. Better not all the same.'}{' '}
 				A whole cake takes hours.
 			</p>
-			<details>
-				<summary>How this is reckoned</summary>
+			<Disclosure head="How this is reckoned">
 				<Physics address={address} data={data} />
-			</details>
+			</Disclosure>
 		</section>
 	)
+}
+
+function filmWords(seconds: number | undefined): string {
+	if (seconds === undefined) return 'never in this air'
+	return hoursRange(seconds / 3600, (seconds / 3600) * FILM_SPREAD)
 }
 
 function shortTime(seconds: number): string {

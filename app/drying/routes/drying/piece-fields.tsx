@@ -2,7 +2,9 @@ import { Link } from 'react-router'
 import type { BackFace } from '../../../../core/vocabulary/drying-stage'
 import type { Paste } from '../../../../core/vocabulary/paste'
 import { PASTE_TERMS } from '../../../../core/drying/paste-terms'
-import { NumberField, SelectField, wordOptions } from '../../../shared/components/fields/fields'
+import { SelectField, wordOptions } from '../../../shared/components/fields/choice-fields'
+import { NumberField } from '../../../shared/components/fields/number-field'
+import { Disclosure } from '../../../shared/native/disclosure'
 import { SHAPES, toDryingLink } from '../../drying-address'
 import { BACK_WORDS } from '../../words/drying'
 import type { DryingData } from './load-drying.server'
@@ -35,7 +37,8 @@ export function PieceFields({ drying, data }: { drying: Drying; data: DryingData
 			{shape === 'sheet' && (
 				<>
 					<NumberField
-						label="Thickness, mm"
+						label="Thickness"
+						unit="mm"
 						name="thickness"
 						value={address.thickness}
 						min={0.2}
@@ -55,8 +58,7 @@ export function PieceFields({ drying, data }: { drying: Drying; data: DryingData
 				</>
 			)}
 			{shape === 'sheet' && (
-				<details className="from-design" open={address.turn > 0 || address.off > 0}>
-					<summary>Turned or taken off on the way</summary>
+				<Disclosure head="Turned or taken off on the way" isOpen={address.turn > 0 || address.off > 0}>
 					<NumberField
 						label="Turned over after, h (0: not)"
 						name="turn"
@@ -77,11 +79,12 @@ export function PieceFields({ drying, data }: { drying: Drying; data: DryingData
 						problem={problemOf('off')}
 						onChange={(off) => change({ off, ...(off > 0 && { turn: 0 }) })}
 					/>
-				</details>
+				</Disclosure>
 			)}
 			{shape !== 'sheet' && shape !== 'moulded' && (
 				<NumberField
-					label="Thick, mm"
+					label="Thick"
+					unit="mm"
 					name="diameter"
 					value={address.diameter}
 					min={1}
@@ -94,7 +97,8 @@ export function PieceFields({ drying, data }: { drying: Drying; data: DryingData
 			)}
 			{(shape === 'cone' || shape === 'drop') && (
 				<NumberField
-					label="Long, mm"
+					label="Long"
+					unit="mm"
 					name="length"
 					value={address.length}
 					min={1}
@@ -114,7 +118,8 @@ export function PieceFields({ drying, data }: { drying: Drying; data: DryingData
 			)}
 			{shape === 'moulded' && (
 				<NumberField
-					label="Weight, g"
+					label="Weight"
+					unit="g"
 					name="mass"
 					value={address.mass}
 					min={0.2}
@@ -149,8 +154,7 @@ function FromDesign({ drying, data }: { drying: Drying; data: DryingData }) {
 	const { room, temperature, humidity, air, start, moved, then, days, by, stage } = address
 	const rest = { room, temperature, humidity, air, start, moved, then, days, by, stage }
 	return (
-		<details className="from-design" open={design !== ''}>
-			<summary>{address.what ?? 'Take a piece from a design'}</summary>
+		<Disclosure head={address.what ?? 'Take a piece from a design'} isOpen={design !== ''}>
 			<div className="from-design-list">
 				{design === ''
 					? designs.map(({ slug, name }) => (
@@ -165,6 +169,6 @@ function FromDesign({ drying, data }: { drying: Drying; data: DryingData }) {
 						))}
 				{design !== '' && pieces.length === 0 && <span className="soft">Nothing of this design has to dry.</span>}
 			</div>
-		</details>
+		</Disclosure>
 	)
 }

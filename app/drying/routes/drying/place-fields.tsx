@@ -2,7 +2,9 @@ import { Link } from 'react-router'
 import { DRYING_STAGES } from '../../../../core/vocabulary/drying-stage'
 import { AIR_MOVEMENTS, type AirMovement } from '../../../../core/drying/air-film'
 import { SUGAR_DISSOLVES_AT } from '../../../../core/drying/paste-terms'
-import { NumberField, SelectField, TimeField } from '../../../shared/components/fields/fields'
+import { SelectField } from '../../../shared/components/fields/choice-fields'
+import { NumberField } from '../../../shared/components/fields/number-field'
+import { TimeField } from '../../../shared/components/fields/time-field'
 import { airAtStart } from '../../ask-drying'
 import { MOVEMENT_WORDS, STAGE_WORDS } from '../../words/drying'
 import type { DryingData } from './load-drying.server'
@@ -45,7 +47,8 @@ export function PlaceFields({ drying, data }: { drying: Drying; data: DryingData
 				{address.room === 0 ? (
 					<>
 						<NumberField
-							label="Humidity, %"
+							label="Humidity"
+							unit="%"
 							name="humidity"
 							value={address.humidity}
 							min={5}
@@ -55,7 +58,8 @@ export function PlaceFields({ drying, data }: { drying: Drying; data: DryingData
 							onChange={(humidity) => change({ humidity })}
 						/>
 						<NumberField
-							label="Temperature, °C"
+							label="Temperature"
+							unit="°C"
 							name="temperature"
 							value={address.temperature}
 							min={5}

@@ -1,4 +1,6 @@
 /** "Dry by when?": one piece, one place, one moment, and how sure it is. */
+import { UndoOutlined } from '@ant-design/icons'
+import { Button } from 'antd'
 import { redirect } from 'react-router'
 import { createDryingNote, deleteDryingNote } from '../../../../db/repositories/drying-notes.server'
 import { memberContext } from '../../../shared/http/contexts'
@@ -73,13 +75,17 @@ function DryingBench({ data }: { data: Route.ComponentProps['loaderData'] }) {
 							))}
 						</div>
 					)}
-					<button type="button" className="text-button drying-undo" disabled={!drying.undo} onClick={drying.undo}>
-						Undo
-					</button>
+					{drying.undo && (
+						<Button size="small" className="drying-undo" icon={<UndoOutlined aria-hidden />} onClick={drying.undo}>
+							Undo
+						</Button>
+					)}
 					<PieceFields drying={drying} data={data} />
 					<PlaceFields drying={drying} data={data} />
 					<noscript>
-						<button className="button-link primary">Look</button>
+						<Button type="primary" htmlType="submit">
+							Look
+						</Button>
 					</noscript>
 				</form>
 				<div className="stack">

@@ -1,3 +1,4 @@
+import { Slider } from 'antd'
 import { useId, useState } from 'react'
 import type { DryingAnswer } from '../../../../core/drying/answer-drying'
 import type { DryingSample } from '../../../../core/drying/follow-drying'
@@ -72,18 +73,19 @@ export function SectionView({ address, answer }: { address: DryingAddress; answe
 				Cut through and turned on its side: water leaves by the open face, and what lies deeper follows slowly. Blue is
 				wet, straw is dry, the line says how much.
 			</p>
-			<label className="drying-time">
+			<div className="drying-time">
 				<span>Drag the time</span>
-				<input
-					type="range"
+				<Slider
 					min={0}
 					max={1}
 					step={0.005}
 					value={share}
-					aria-valuetext={`after ${hoursWords(hours)}`}
-					onChange={({ target }) => setShare(Number(target.value))}
+					tooltip={{ open: false }}
+					ariaLabelForHandle="Time after it was made"
+					ariaValueTextFormatterForHandle={(at) => `after ${hoursWords(toHours(at, last))}`}
+					onChange={setShare}
 				/>
-			</label>
+			</div>
 		</section>
 	)
 }

@@ -1,4 +1,5 @@
 import { Link } from 'react-router'
+import { LinkButton } from '../../../shared/components/link-button'
 
 interface KitNoticesProps {
 	state: { courseId: number; hasPlan: boolean; isOutdated: boolean; shortfallMinutes: number }
@@ -13,9 +14,7 @@ export function KitNotices({ state, children }: KitNoticesProps) {
 		return (
 			<section className="sheet empty">
 				<h2>No plan, so no kits yet</h2>
-				<Link className="button-link" to={plan}>
-					See what keeps it from fitting
-				</Link>
+				<LinkButton to={plan}>See what keeps it from fitting</LinkButton>
 			</section>
 		)
 	}

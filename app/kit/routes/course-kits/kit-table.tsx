@@ -1,7 +1,9 @@
 import type { KitLine } from '../../../../core/kit/class-kit'
 import { sumOfKits, type AmountUnit } from '../../../../core/kit/bill'
 import type { UnitSystem } from '../../../../core/materials/units'
-import { WhyAmount } from '../../../shared/components/why-amount/why-amount'
+import type { DataColumn } from '../../../shared/components/data-table/data-column'
+import { DataTable } from '../../../shared/components/data-table/data-table'
+import { Why } from '../../../shared/components/why/why'
 import { amountWords } from '../../../shared/words/amounts'
 import { pasteSourceWords, supplySourceWords } from '../../words/kits'
 import { describeForm } from '../../../shared/words/terms'
@@ -11,59 +13,67 @@ import type { ShownKit } from './seat-kit'
 export function KitTable({ lines, spareWords }: { lines: readonly KitLine[]; spareWords: string }) {
 	const hasSwaps = lines.some(({ shares }) => shares.swapOuts > 0)
 	const designCount = new Set(lines.map(({ designId }) => designId)).size
+	const columns: DataColumn<KitLine>[] = [
+		{
+			name: 'Part',
+			isHead: true,
+			cellClass: ({ part }) => `kit-part tint-${part.tint}`,
+			cell: (line) => <PartCell line={line} hasDesignName={designCount > 1} />,
+		},
+		{
+			name: 'In one kit',
+			isNumber: true,
+			cellClass: () => 'kit-main',
+			cell: (line) => <Why reasons={pieceWhy(line, spareWords)}>{line.shares.usual}</Why>,
+		},
+		{ name: 'needed', isNumber: true, cell: ({ needed }) => needed },
+		{ name: 'spare', isNumber: true, cell: ({ spares }) => spares || '–' },
+		{ name: 'all kits', isNumber: true, cell: ({ shares }) => sumOfKits(shares) },
+		{ name: 'to show', isNumber: true, cell: ({ shares }) => shares.demo || '–' },
+		...(hasSwaps
+			? [{ name: 'brought dry', isNumber: true, cell: ({ shares }: KitLine) => shares.swapOuts || '–' }]
+			: []),
+		{ name: 'In all', isNumber: true, cellClass: () => 'kit-main', cell: ({ shares }) => shares.total },
+	]
+	const foot = [
+		'All pieces',
+		sumOf(lines, ({ shares }) => shares.usual),
+		sumOf(lines, ({ needed }) => needed),
+		sumOf(lines, ({ spares }) => spares),
+		sumOf(lines, ({ shares }) => sumOfKits(shares)),
+		sumOf(lines, ({ shares }) => shares.demo),
+		...(hasSwaps ? [sumOf(lines, ({ shares }) => shares.swapOuts)] : []),
+		sumOf(lines, ({ shares }) => shares.total),
+	]
 	return (
-		<div className="scroll-x" tabIndex={0} role="region" aria-label="Pieces by part">
-			<table className="kit-table">
-				<thead>
-					<tr>
-						<th>Part</th>
-						<th className="number kit-main">In one kit</th>
-						<th className="number">needed</th>
-						<th className="number">spare</th>
-						<th className="number">all kits</th>
-						<th className="number">to show</th>
-						{hasSwaps && <th className="number">brought dry</th>}
-						<th className="number kit-main">In all</th>
-					</tr>
-				</thead>
-				<tbody>
-					{lines.map((line) => (
-						<tr key={`${line.designId} ${line.part.id}`} className={`tint-${line.part.tint}`}>
-							<td className="kit-part">
-								<strong>{line.part.name}</strong>
-								{designCount > 1 && <span className="soft"> {line.designName}</span>}
-								{line.isMadeAhead && <span className="kit-ahead"> handed out finished</span>}
-								<span className="soft small kit-form">
-									{describeForm(line.part.form)}
-									{line.part.paste && `; ${line.part.paste}, ${line.part.colour}`}
-								</span>
-							</td>
-							<td className="number kit-main">
-								<WhyAmount amount={String(line.shares.usual)} why={pieceWhy(line, spareWords)} />
-							</td>
-							<td className="number">{line.needed}</td>
-							<td className="number">{line.spares === 0 ? '–' : line.spares}</td>
-							<td className="number">{sumOfKits(line.shares)}</td>
-							<td className="number">{line.shares.demo || '–'}</td>
-							{hasSwaps && <td className="number">{line.shares.swapOuts || '–'}</td>}
-							<td className="number kit-main">{line.shares.total}</td>
-						</tr>
-					))}
-				</tbody>
-				<tfoot>
-					<tr>
-						<td>All pieces</td>
-						<td className="number kit-main">{sumOf(lines, ({ shares }) => shares.usual)}</td>
-						<td className="number">{sumOf(lines, ({ needed }) => needed)}</td>
-						<td className="number">{sumOf(lines, ({ spares }) => spares)}</td>
-						<td className="number">{sumOf(lines, ({ shares }) => sumOfKits(shares))}</td>
-						<td className="number">{sumOf(lines, ({ shares }) => shares.demo)}</td>
-						{hasSwaps && <td className="number">{sumOf(lines, ({ shares }) => shares.swapOuts)}</td>}
-						<td className="number kit-main">{sumOf(lines, ({ shares }) => shares.total)}</td>
-					</tr>
-				</tfoot>
-			</table>
-		</div>
+		<DataTable
+			label="Pieces by part"
+			className="kit-table"
+			rows={lines}
+			keyOf={({ designId, part }) => `${designId} ${part.id}`}
+			columns={columns}
+			foot={foot}
+		/>
+	)
+}
+
+function PartCell({
+	line: { part, designName, isMadeAhead },
+	hasDesignName,
+}: {
+	line: KitLine
+	hasDesignName: boolean
+}) {
+	return (
+		<>
+			<strong>{part.name}</strong>
+			{hasDesignName && <span className="soft"> {designName}</span>}
+			{isMadeAhead && <span className="kit-ahead"> handed out finished</span>}
+			<span className="soft small kit-form">
+				{describeForm(part.form)}
+				{part.paste && `; ${part.paste}, ${part.colour}`}
+			</span>
+		</>
 	)
 }
 
@@ -91,51 +101,52 @@ export function AmountTable({ kit, units }: { kit: ShownKit; units: UnitSystem }
 			name: `${item.paste}, ${item.colour}`,
 			unit: 'mg' as const,
 			shares,
-			why: sources.map((source) => pasteSourceWords(source, units)),
+			reasons: sources.map((source) => pasteSourceWords(source, units)),
 		})),
 		...kit.supplies.map(({ item, shares, sources }) => ({
 			key: item.key,
 			name: item.name,
 			unit: item.unit,
 			shares,
-			why: sources.map((source) => supplySourceWords(source, item.unit, units)),
+			reasons: sources.map((source) => supplySourceWords(source, item.unit, units)),
 		})),
 	]
+	const amount = (
+		name: string,
+		of: (shares: AmountShares) => number,
+		isMain = false,
+	): DataColumn<(typeof rows)[number]> => ({
+		name,
+		isNumber: true,
+		cellClass: () => (isMain ? 'kit-main' : ''),
+		cell: ({ shares, unit }) => tell(of(shares), unit, units),
+	})
 	return (
-		<div className="scroll-x" tabIndex={0} role="region" aria-label="Paste and supplies">
-			<table className="kit-table">
-				<thead>
-					<tr>
-						<th>What</th>
-						<th className="number kit-main">In one kit</th>
-						<th className="number">all kits</th>
-						<th className="number">you ahead</th>
-						<th className="number">to show</th>
-						<th className="number">brought dry</th>
-						<th className="number">reserve</th>
-						<th className="number kit-main">In all</th>
-					</tr>
-				</thead>
-				<tbody>
-					{rows.map(({ key, name, unit, shares, why }) => (
-						<tr key={key}>
-							<td className="kit-part">{name}</td>
-							<td className="number kit-main">
-								<WhyAmount amount={tell(shares.usual, unit, units)} why={why} />
-							</td>
-							<td className="number">{tell(sumOfKits(shares), unit, units)}</td>
-							<td className="number">{tell(shares.ahead, unit, units)}</td>
-							<td className="number">{tell(shares.demo, unit, units)}</td>
-							<td className="number">{tell(shares.swapOuts, unit, units)}</td>
-							<td className="number">{tell(shares.reserve, unit, units)}</td>
-							<td className="number kit-main">{tell(shares.total, unit, units)}</td>
-						</tr>
-					))}
-				</tbody>
-			</table>
-		</div>
+		<DataTable
+			label="Paste and supplies"
+			className="kit-table"
+			rows={rows}
+			keyOf={({ key }) => key}
+			columns={[
+				{ name: 'What', isHead: true, cellClass: () => 'kit-part', cell: ({ name }) => name },
+				{
+					name: 'In one kit',
+					isNumber: true,
+					cellClass: () => 'kit-main',
+					cell: ({ shares, unit, reasons }) => <Why reasons={reasons}>{tell(shares.usual, unit, units)}</Why>,
+				},
+				amount('all kits', sumOfKits),
+				amount('you ahead', ({ ahead }) => ahead),
+				amount('to show', ({ demo }) => demo),
+				amount('brought dry', ({ swapOuts }) => swapOuts),
+				amount('reserve', ({ reserve }) => reserve),
+				amount('In all', ({ total }) => total, true),
+			]}
+		/>
 	)
 }
+
+type AmountShares = ShownKit['paste'][number]['shares']
 
 function tell(amount: number, unit: AmountUnit, units: UnitSystem): string {
 	return amount === 0 ? '–' : amountWords(amount, unit, units)

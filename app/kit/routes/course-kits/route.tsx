@@ -1,10 +1,10 @@
 /** Kits: one student's, everybody's, or table by table. */
 import { courseOfPage } from '../../../shared/http/course-of-page.server'
-import { Link } from 'react-router'
 import { allergensOf } from '../../../../core/design/allergens'
 import { cautionsOf } from '../../../../core/design/cautions'
 import { CautionList } from '../../../design/components/caution-list/caution-list'
 import { KitNotices } from '../../components/kit-notices/kit-notices'
+import { LinkButton } from '../../../shared/components/link-button'
 import { memberContext } from '../../../shared/http/contexts'
 import { loading } from '../../../shared/http/responses.server'
 import { readKit } from '../../read-kit.server'
@@ -90,9 +90,9 @@ export default function CourseKitsPage({ loaderData: { state, view, kit, ...page
 						{page.cautions.length > 0 && <CautionList cautions={page.cautions} />}
 					</section>
 					<p className="no-print">
-						<Link className="button-link primary" to={`/courses/${state.courseId}/kits/packing`}>
+						<LinkButton type="primary" to={`/courses/${state.courseId}/kits/packing`}>
 							Pack them
-						</Link>
+						</LinkButton>
 					</p>
 				</>
 			)}

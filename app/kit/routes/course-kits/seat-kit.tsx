@@ -4,7 +4,7 @@ import type { ClassKit } from '../../../../core/kit/class-kit'
 import { allergensOfKit } from '../../../../core/kit/kit-allergens'
 import type { Seat } from '../../../../core/kit/student'
 import type { UnitSystem } from '../../../../core/materials/units'
-import { WhyAmount } from '../../../shared/components/why-amount/why-amount'
+import { Why } from '../../../shared/components/why/why'
 import { amountWords, lengthWords } from '../../../shared/words/amounts'
 import { exchangeWords, pasteSourceWords, seatName, studentWords, supplySourceWords } from '../../words/kits'
 import { describeForm } from '../../../shared/words/terms'
@@ -92,10 +92,9 @@ export function SeatKit({ kit, seat, units, spareWords }: SeatKitProps) {
 							.filter(({ shares }) => of(shares) > 0)
 							.map(({ item, shares, sources }) => (
 								<li key={item.key}>
-									<WhyAmount
-										amount={amountWords(of(shares), 'mg', units)}
-										why={sources.map((source) => pasteSourceWords(source, units))}
-									/>
+									<Why reasons={sources.map((source) => pasteSourceWords(source, units))}>
+										{amountWords(of(shares), 'mg', units)}
+									</Why>
 									<span>
 										{item.colour}
 										<span className="soft small">{item.paste}</span>
@@ -128,10 +127,9 @@ export function SeatKit({ kit, seat, units, spareWords }: SeatKitProps) {
 							.filter(({ shares }) => of(shares) > 0)
 							.map(({ item, shares, sources }) => (
 								<li key={item.key}>
-									<WhyAmount
-										amount={amountWords(of(shares), item.unit, units)}
-										why={sources.map((source) => supplySourceWords(source, item.unit, units))}
-									/>
+									<Why reasons={sources.map((source) => supplySourceWords(source, item.unit, units))}>
+										{amountWords(of(shares), item.unit, units)}
+									</Why>
 									<span>{item.name}</span>
 								</li>
 							))}

@@ -1,6 +1,9 @@
 /** Colours to mix: how much paste, how much gel, and by when. */
 import { courseOfPage } from '../../../shared/http/course-of-page.server'
 import type { ColourBatch } from '../../../../core/kit/colour-batches'
+import type { KitTerms } from '../../../../core/kit/kit-terms'
+import type { UnitSystem } from '../../../../core/materials/units'
+import { DataTable } from '../../../shared/components/data-table/data-table'
 import { KitNotices } from '../../components/kit-notices/kit-notices'
 import { memberContext } from '../../../shared/http/contexts'
 import { loading } from '../../../shared/http/responses.server'
@@ -31,39 +34,7 @@ export default function KitColoursPage({ loaderData: { state, colours, units, ge
 			{days.map((day) => (
 				<section key={day} className="sheet" aria-label={longDay(day)}>
 					<h2>By {longDay(day)}</h2>
-					<div className="scroll-x" tabIndex={0} role="region" aria-label="Colours">
-						<table>
-							<thead>
-								<tr>
-									<th>Colour</th>
-									<th>Paste</th>
-									<th className="number">Weigh</th>
-									<th className="number">Gel colour, about</th>
-									<th>How deep</th>
-								</tr>
-							</thead>
-							<tbody>
-								{colours
-									.filter(({ colourBy }) => colourBy === day)
-									.map(({ key, colour, paste, shares, gelMg, depth }) => (
-										<tr key={key}>
-											<td>
-												<strong>{colour}</strong>
-											</td>
-											<td>{paste}</td>
-											<td className="number">
-												<strong>{amountWords(shares.total, 'mg', units)}</strong>
-											</td>
-											<td className="number">{gelMg === 0 ? '–' : amountWords(gelMg, 'mg', units)}</td>
-											<td>
-												{DEPTH_WORDS[depth]}
-												{gelMg > 0 && <span className="soft small"> {gel[depth]} g for 100 g</span>}
-											</td>
-										</tr>
-									))}
-							</tbody>
-						</table>
-					</div>
+					<ColourTable colours={colours.filter(({ colourBy }) => colourBy === day)} units={units} gel={gel} />
 				</section>
 			))}
 			<p className="soft">
@@ -72,5 +43,46 @@ export default function KitColoursPage({ loaderData: { state, colours, units, ge
 				black are better bought coloured.
 			</p>
 		</KitNotices>
+	)
+}
+
+function ColourTable({
+	colours,
+	units,
+	gel,
+}: {
+	colours: readonly ColourBatch[]
+	units: UnitSystem
+	gel: KitTerms['gelGPer100G']
+}) {
+	return (
+		<DataTable
+			label="Colours"
+			rows={colours}
+			keyOf={({ key }) => key}
+			columns={[
+				{ name: 'Colour', isHead: true, cell: ({ colour }) => <strong>{colour}</strong> },
+				{ name: 'Paste', cell: ({ paste }) => paste },
+				{
+					name: 'Weigh',
+					isNumber: true,
+					cell: ({ shares }) => <strong>{amountWords(shares.total, 'mg', units)}</strong>,
+				},
+				{
+					name: 'Gel colour, about',
+					isNumber: true,
+					cell: ({ gelMg }) => (gelMg === 0 ? '–' : amountWords(gelMg, 'mg', units)),
+				},
+				{
+					name: 'How deep',
+					cell: ({ depth, gelMg }) => (
+						<>
+							{DEPTH_WORDS[depth]}
+							{gelMg > 0 && <span className="soft small"> {gel[depth]} g for 100 g</span>}
+						</>
+					),
+				},
+			]}
+		/>
 	)
 }

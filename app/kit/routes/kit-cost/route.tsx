@@ -1,14 +1,16 @@
 /** What a course costs, what it brings, and from how many students it pays. */
 import { courseOfPage } from '../../../shared/http/course-of-page.server'
 import { Button, Form, InputNumber } from 'antd'
-import { priceCourse, type CourseMoney } from '../../../../core/kit/price-course'
+import { priceCourse, type CostLine, type CourseMoney } from '../../../../core/kit/price-course'
+import type { UnitSystem } from '../../../../core/materials/units'
 import { listNeeds } from '../../../../core/kit/shopping-list'
 import { getCourseMoney, updateCourseMoney, type StoredMoney } from '../../../../db/repositories/courses.server'
 import { KitNotices } from '../../components/kit-notices/kit-notices'
 import { StaleNotice } from '../../../shared/components/stale-notice/stale-notice'
 import { useVersion } from '../../../shared/components/stale-notice/use-version'
 import { useSchemaForm } from '../../../shared/components/use-schema-form'
-import { WhyAmount } from '../../../shared/components/why-amount/why-amount'
+import { DataTable } from '../../../shared/components/data-table/data-table'
+import { Why } from '../../../shared/components/why/why'
 import { memberContext } from '../../../shared/http/contexts'
 import { readBody, readId } from '../../../shared/http/read-input.server'
 import { changing, loading } from '../../../shared/http/responses.server'
@@ -136,34 +138,29 @@ export default function KitCostPage({ loaderData: { state, money, price, currenc
 					</section>
 					<section className="sheet cost-lines" aria-labelledby="lines">
 						<h2 id="lines">Materials, by what is used of them</h2>
-						<div className="scroll-x" tabIndex={0} role="region" aria-label="Materials and their cost">
-							<table>
-								<tbody>
-									{price.lines
-										.toSorted((a, b) => (b.costCents ?? 0) - (a.costCents ?? 0))
-										.map(({ key, name, kind, unit, amount, costCents, pack }) => (
-											<tr key={key}>
-												<td>
-													{name} <span className="soft small">{STOCK_WORDS[kind]}</span>
-												</td>
-												<td className="number">{amountWords(amount, unit, page.units)}</td>
-												<td className="number">
-													{costCents === undefined || !pack ? (
-														'no price'
-													) : (
-														<WhyAmount
-															amount={tell(costCents)}
-															why={[
-																`${amountWords(amount, unit, page.units)} of the pack of ${amountWords(pack.amount, unit, page.units)} at ${tell(pack.priceCents)}, the cheapest for what it holds`,
-															]}
-														/>
-													)}
-												</td>
-											</tr>
-										))}
-								</tbody>
-							</table>
-						</div>
+						<DataTable
+							label="Materials and their cost"
+							hasHead={false}
+							rows={price.lines.toSorted((a, b) => (b.costCents ?? 0) - (a.costCents ?? 0))}
+							keyOf={({ key }) => key}
+							columns={[
+								{
+									name: 'What',
+									isHead: true,
+									cell: ({ name, kind }) => (
+										<>
+											{name} <span className="soft small">{STOCK_WORDS[kind]}</span>
+										</>
+									),
+								},
+								{ name: 'Used', isNumber: true, cell: ({ amount, unit }) => amountWords(amount, unit, page.units) },
+								{
+									name: 'Cost',
+									isNumber: true,
+									cell: (line) => <LineCost line={line} units={page.units} tell={tell} />,
+								},
+							]}
+						/>
 						<p className="soft small">
 							At the cheapest price on the shelf for what is used; a whole pack may cost more.
 						</p>
@@ -172,6 +169,20 @@ export default function KitCostPage({ loaderData: { state, money, price, currenc
 			)}
 		</KitNotices>
 	)
+}
+
+function LineCost({
+	line: { amount, unit, costCents, pack },
+	units,
+	tell,
+}: {
+	line: CostLine
+	units: UnitSystem
+	tell: (cents: number) => string
+}) {
+	if (costCents === undefined || !pack) return 'no price'
+	const reason = `${amountWords(amount, unit, units)} of the pack of ${amountWords(pack.amount, unit, units)} at ${tell(pack.priceCents)}, the cheapest for what it holds`
+	return <Why reasons={[reason]}>{tell(costCents)}</Why>
 }
 
 function moneyWords(

@@ -1,6 +1,7 @@
-import { App, Button } from 'antd'
+import { App, Button, Checkbox, Progress } from 'antd'
 import { Link, useSearchParams, useRevalidator } from 'react-router'
 import type { PackingLine } from '../../../../core/kit/packing-lines'
+import { LinkButton } from '../../../shared/components/link-button'
 import { amountWords } from '../../../shared/words/amounts'
 import { count } from '../../../shared/words/times'
 import type { PackingData } from './load-packing.server'
@@ -29,7 +30,12 @@ export function Packing({
 				<p className="packing-sum" role="status">
 					{done === total ? 'All is packed.' : `${done} of ${total} packed`}
 				</p>
-				<progress value={done} max={Math.max(1, total)} aria-label="Packed" />
+				<Progress
+					percent={Math.round((100 * done) / Math.max(1, total))}
+					showInfo={false}
+					strokeWidth={14}
+					aria-label="Packed"
+				/>
 				{isStuck && (
 					<p className="alert">No connection: your ticks are kept on this device and sent when it is back.</p>
 				)}
@@ -61,12 +67,11 @@ export function Packing({
 						const isDone = packed === amount
 						return (
 							<li key={line.key}>
-								<label className={isDone ? 'is-packed' : ''}>
-									<input
-										type="checkbox"
-										checked={isDone}
-										onChange={({ target }) => toggle([{ seat, line: line.key, amount }], target.checked)}
-									/>
+								<Checkbox
+									className={isDone ? 'is-packed' : ''}
+									checked={isDone}
+									onChange={({ target }) => toggle([{ seat, line: line.key, amount }], target.checked)}
+								>
 									<b>{amountWords(amount, line.unit, units)}</b>
 									<span>
 										{line.name} <span className="soft">{line.detail}</span>
@@ -77,9 +82,9 @@ export function Packing({
 											</span>
 										)}
 									</span>
-								</label>
-								<button
-									type="button"
+								</Checkbox>
+								<Button
+									type="link"
 									className="packing-all no-print"
 									onClick={() =>
 										toggle(
@@ -91,16 +96,16 @@ export function Packing({
 									}
 								>
 									into all bags<span className="packing-hidden">: {line.name}</span>
-								</button>
+								</Button>
 							</li>
 						)
 					})}
 				</ul>
 				{seat < seats.length - 1 && (
 					<p className="no-print">
-						<Link className="button-link" to={`?bag=${seat + 1}`} replace preventScrollReset>
+						<LinkButton to={`?bag=${seat + 1}`} replace preventScrollReset>
 							Next bag: {seats[seat + 1]?.name}
-						</Link>
+						</LinkButton>
 					</p>
 				)}
 				<p className="soft small">{count(inBag(seat).length, 'line')} in this bag.</p>

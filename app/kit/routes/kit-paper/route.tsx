@@ -1,7 +1,11 @@
 /** One paper as a page that is made for print. */
 import { courseOfPage } from '../../../shared/http/course-of-page.server'
+import { FilePdfOutlined, PrinterOutlined } from '@ant-design/icons'
+import { Button } from 'antd'
 import { Link } from 'react-router'
 import { NotFoundError } from '../../../../core/errors'
+import { present } from '../../../../core/present'
+import { DataTable } from '../../../shared/components/data-table/data-table'
 import { memberContext } from '../../../shared/http/contexts'
 import { loading } from '../../../shared/http/responses.server'
 import { requireKit } from '../../read-kit.server'
@@ -28,12 +32,12 @@ export default function KitPaperPage({ loaderData: { courseId, paper } }: Route.
 	return (
 		<article className="paper">
 			<div className="row no-print">
-				<button type="button" className="button-link primary" onClick={() => window.print()}>
+				<Button type="primary" icon={<PrinterOutlined aria-hidden />} onClick={() => window.print()}>
 					Print
-				</button>
-				<a className="button-link" href={`/courses/${courseId}/files/${paper.name}.pdf`}>
+				</Button>
+				<Button href={`/courses/${courseId}/files/${paper.name}.pdf`} icon={<FilePdfOutlined aria-hidden />}>
 					PDF
-				</a>
+				</Button>
 				<Link to={`/courses/${courseId}/kits/papers`}>All papers</Link>
 			</div>
 			<header>
@@ -90,40 +94,22 @@ function PaperTableView({ table: { heading, columns, rows, hasBoxes } }: { table
 	return (
 		<section className="paper-table">
 			<h2>{heading}</h2>
-			<div className="scroll-x" tabIndex={0} role="region" aria-label={heading}>
-				<table>
-					<thead>
-						<tr>
-							{hasBoxes && <td aria-hidden="true" />}
-							{columns.map(({ label, isNumber }) =>
-								label === '' ? (
-									<td key="detail" />
-								) : (
-									<th key={label} className={isNumber ? 'number' : ''}>
-										{label}
-									</th>
-								),
-							)}
-						</tr>
-					</thead>
-					<tbody>
-						{rows.map((row, r) => (
-							<tr key={r}>
-								{hasBoxes && (
-									<td className="paper-box" aria-hidden="true">
-										<span />
-									</td>
-								)}
-								{row.map((cell, c) => (
-									<td key={c} className={columns[c]?.isNumber ? 'number' : ''}>
-										{cellText(cell)}
-									</td>
-								))}
-							</tr>
-						))}
-					</tbody>
-				</table>
-			</div>
+			<DataTable
+				label={heading}
+				rows={rows.map((cells, r) => ({ r, cells }))}
+				keyOf={({ r }) => r}
+				columns={[
+					...(hasBoxes
+						? [{ name: 'box', head: '', cellClass: () => 'paper-box', cell: () => <span aria-hidden /> }]
+						: []),
+					...columns.map(({ label, isNumber }, c) => ({
+						name: label || 'detail',
+						head: label,
+						isNumber: isNumber ?? false,
+						cell: ({ cells }: { cells: PaperTable['rows'][number] }) => cellText(present(cells[c], 'a cell')),
+					})),
+				]}
+			/>
 		</section>
 	)
 }

@@ -1,3 +1,4 @@
+import { DownloadOutlined } from '@ant-design/icons'
 import { App, Button } from 'antd'
 import { useSubmit } from 'react-router'
 import { CsvFile } from '../../../shared/components/csv-file'
@@ -46,9 +47,9 @@ export function PeopleFiles({
 				Only what a kit needs is kept here, on this machine. It is gone when the course is deleted, or at once:
 			</p>
 			<div className="row">
-				<a className="button-link" href={`/courses/${courseId}/files/people.csv`}>
+				<Button href={`/courses/${courseId}/files/people.csv`} icon={<DownloadOutlined aria-hidden />}>
 					As a file (CSV)
-				</a>
+				</Button>
 				<CsvFile label="From a file…" onText={takeFile} />
 				{hasPeople && (
 					<Button danger onClick={askToForget}>

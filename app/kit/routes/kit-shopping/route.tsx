@@ -3,7 +3,8 @@ import { courseOfPage } from '../../../shared/http/course-of-page.server'
 import { Link } from 'react-router'
 import { listNeeds, listShopping, type ShoppingLine, ordersBySupplier } from '../../../../core/kit/shopping-list'
 import { KitNotices } from '../../components/kit-notices/kit-notices'
-import { WhyAmount } from '../../../shared/components/why-amount/why-amount'
+import { DataTable } from '../../../shared/components/data-table/data-table'
+import { Why } from '../../../shared/components/why/why'
 import { memberContext } from '../../../shared/http/contexts'
 import { loading } from '../../../shared/http/responses.server'
 import { today } from '../../../shared/http/studio-clock.server'
@@ -52,54 +53,8 @@ export default function KitShoppingPage({ loaderData: { state, list, ...page } }
 							</p>
 						)}
 					</section>
-					{suppliers.map(({ supplierName: supplier, orders: own }) => (
-						<section key={supplier} className="sheet" aria-label={supplier}>
-							<h2>{supplier}</h2>
-							<div className="scroll-x" tabIndex={0} role="region" aria-label={`Order from ${supplier}`}>
-								<table>
-									<thead>
-										<tr>
-											<th>What</th>
-											<th className="number">Packs</th>
-											<th className="number">Needed</th>
-											<th className="number">On the shelf</th>
-											<th className="number">Price</th>
-											<th>Order by</th>
-										</tr>
-									</thead>
-									<tbody>
-										{own.map(({ line, order }) => (
-											<tr key={`${line.key} ${order.packAmount}`}>
-												<td>
-													<strong>{line.name}</strong> <span className="soft small">{STOCK_WORDS[line.kind]}</span>
-												</td>
-												<td className="number">
-													<strong>
-														{order.packCount} × {amountWords(order.packAmount, line.unit, page.units)}
-													</strong>
-												</td>
-												<td className="number">
-													<WhyAmount
-														amount={amountWords(line.amount, line.unit, page.units)}
-														why={line.sources.map(
-															({ what, amount }) => `${what}: ${amountWords(amount, line.unit, page.units)}`,
-														)}
-													/>
-												</td>
-												<td className="number">
-													{line.onHand === 0 ? '–' : amountWords(line.onHand, line.unit, page.units)}
-												</td>
-												<td className="number">{money(order.costCents, page.currency)}</td>
-												<td className={line.isLate || order.orderBy < page.date ? 'is-late' : ''}>
-													{shortDay(order.orderBy)}
-													{line.isLate && ': comes too late'}
-												</td>
-											</tr>
-										))}
-									</tbody>
-								</table>
-							</div>
-						</section>
+					{suppliers.map((supplier) => (
+						<SupplierOrders key={supplier.supplierName} supplier={supplier} page={page} />
 					))}
 					{notOffered.length > 0 && (
 						<section className="sheet" aria-labelledby="not-offered">
@@ -121,6 +76,68 @@ export default function KitShoppingPage({ loaderData: { state, list, ...page } }
 				</>
 			)}
 		</KitNotices>
+	)
+}
+
+type OrderPage = Pick<Route.ComponentProps['loaderData'], 'date' | 'units' | 'currency'>
+
+function SupplierOrders({
+	supplier,
+	page,
+}: {
+	supplier: ReturnType<typeof ordersBySupplier>[number]
+	page: OrderPage
+}) {
+	const tell = (amount: number, { unit }: ShoppingLine) => amountWords(amount, unit, page.units)
+	return (
+		<section className="sheet" aria-label={supplier.supplierName}>
+			<h2>{supplier.supplierName}</h2>
+			<DataTable
+				label={`Order from ${supplier.supplierName}`}
+				rows={supplier.orders}
+				keyOf={({ line, order }) => `${line.key} ${order.packAmount}`}
+				columns={[
+					{
+						name: 'What',
+						isHead: true,
+						cell: ({ line }) => (
+							<>
+								<strong>{line.name}</strong> <span className="soft small">{STOCK_WORDS[line.kind]}</span>
+							</>
+						),
+					},
+					{
+						name: 'Packs',
+						isNumber: true,
+						cell: ({ line, order }) => (
+							<strong>
+								{order.packCount} × {tell(order.packAmount, line)}
+							</strong>
+						),
+					},
+					{
+						name: 'Needed',
+						isNumber: true,
+						cell: ({ line }) => (
+							<Why reasons={line.sources.map(({ what, amount }) => `${what}: ${tell(amount, line)}`)}>
+								{tell(line.amount, line)}
+							</Why>
+						),
+					},
+					{
+						name: 'On the shelf',
+						isNumber: true,
+						cell: ({ line }) => (line.onHand === 0 ? '–' : tell(line.onHand, line)),
+					},
+					{ name: 'Price', isNumber: true, cell: ({ order }) => money(order.costCents, page.currency) },
+					{
+						name: 'Order by',
+						cellClass: ({ line, order }) => (line.isLate || order.orderBy < page.date ? 'is-late' : ''),
+						cell: ({ line, order }) => `${shortDay(order.orderBy)}${line.isLate ? ': comes too late' : ''}`,
+					},
+				]}
+			/>
+		</section>
 	)
 }
 

@@ -7,6 +7,7 @@ import { KitNotices } from '../../components/kit-notices/kit-notices'
 import { memberContext } from '../../../shared/http/contexts'
 import { loading } from '../../../shared/http/responses.server'
 import { readKit } from '../../read-kit.server'
+import { Disclosure } from '../../../shared/native/disclosure'
 import { money } from '../../../shared/words/amounts'
 import { count } from '../../../shared/words/times'
 import type { Route } from './+types/route'
@@ -104,14 +105,13 @@ function SharedTool({ line, currency }: { line: SoldTool; currency: string }) {
 						anew.
 					</p>
 				)}
-				<details>
-					<summary>How this is reckoned</summary>
+				<Disclosure head="How this is reckoned">
 					<p className="soft small">
 						Mean values of a closed queue: all students do the step at once, each has the tool in hand for a share of
 						every piece’s time, and works on without it for the rest. Shares as the design says, or as usual for such a
 						tool (common practice, no source). Times as they vary: with steadier hands there is a little less waiting.
 					</p>
-				</details>
+				</Disclosure>
 			</div>
 			<SharingBars line={line} />
 		</article>

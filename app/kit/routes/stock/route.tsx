@@ -1,4 +1,6 @@
 /** The shelf: what is on hand, how many tools there are, who sells what at which price; from and into files. */
+import { DownloadOutlined } from '@ant-design/icons'
+import { Button } from 'antd'
 import { Form, useSubmit } from 'react-router'
 import { CsvFile } from '../../../shared/components/csv-file'
 import { memberContext } from '../../../shared/http/contexts'
@@ -56,7 +58,9 @@ export default function StockPage({ loaderData, actionData }: Route.ComponentPro
 								{Object.entries(answer.undo).map(([name, value]) => (
 									<input key={name} type="hidden" name={name} value={value} />
 								))}
-								<button className="take-off">put it back</button>
+								<Button type="link" htmlType="submit">
+									put it back
+								</Button>
 							</Form>
 						)}
 					</div>
@@ -82,9 +86,9 @@ function StockFiles() {
 	const submit = useSubmit()
 	return (
 		<div className="row push no-print">
-			<a className="button-link" href="/stock/files/shelf.csv">
+			<Button href="/stock/files/shelf.csv" icon={<DownloadOutlined aria-hidden />}>
 				As a file (CSV)
-			</a>
+			</Button>
 			<CsvFile label="From a file…" onText={(text) => void submit({ intent: 'import', text }, { method: 'post' })} />
 		</div>
 	)

@@ -1,7 +1,8 @@
-import { Button, Input } from 'antd'
+import { Button, Input, InputNumber } from 'antd'
 import { Form, Link } from 'react-router'
 import { STOCK_KINDS } from '../../../../core/kit/stock'
 import { STOCK_WORDS } from '../../words/kits'
+import { showNumber, withPoint } from '../../../shared/components/fields/number-words'
 import { count } from '../../../shared/words/times'
 import type { StockPageData } from './load-stock.server'
 
@@ -38,41 +39,7 @@ export function ShelfTable({ data }: { data: StockPageData }) {
 							{items
 								.filter((item) => item.kind === kind)
 								.map((item) => (
-									<li key={item.id}>
-										<Form method="post" className="shelf-line" preventScrollReset>
-											<input type="hidden" name="intent" value="item" />
-											<input type="hidden" name="id" value={item.id} />
-											<input type="hidden" name="version" value={item.version} />
-											<input type="hidden" name="kind" value={item.kind} />
-											<input type="hidden" name="name" value={item.name} />
-											<span>{item.name}</span>
-											<input
-												key={`${item.shown} ${item.version}`}
-												name="onHand"
-												type="number"
-												step="any"
-												min={0}
-												defaultValue={item.shown}
-												aria-label={`${item.name}: on hand, ${item.unitWords}`}
-												onBlur={({ target }) => {
-													if (target.value !== '' && Number(target.value) !== item.shown) target.form?.requestSubmit()
-												}}
-											/>
-											<span className="soft">{item.unitWords}</span>
-										</Form>
-										<Form method="post" preventScrollReset>
-											<input type="hidden" name="id" value={item.id} />
-											<input type="hidden" name="version" value={item.version} />
-											<button
-												name="intent"
-												value="delete-item"
-												className="take-off"
-												aria-label={`Take ${item.name} off the shelf`}
-											>
-												take off
-											</button>
-										</Form>
-									</li>
+									<ShelfLine key={item.id} item={item} />
 								))}
 						</ul>
 					</div>
@@ -80,6 +47,50 @@ export function ShelfTable({ data }: { data: StockPageData }) {
 			</div>
 		</section>
 	)
+}
+
+/** One thing on the shelf: its amount is kept as soon as the field is left. */
+function ShelfLine({ item }: { item: StockPageData['items'][number] }) {
+	return (
+		<li>
+			<Form method="post" className="shelf-line" preventScrollReset>
+				<Hidden values={{ intent: 'item', id: item.id, version: item.version, kind: item.kind, name: item.name }} />
+				<span>{item.name}</span>
+				<InputNumber<string | number>
+					key={`${item.shown} ${item.version}`}
+					name="onHand"
+					controls={false}
+					inputMode="decimal"
+					min={0}
+					defaultValue={item.shown}
+					formatter={showNumber}
+					parser={(text) => withPoint(text ?? '')}
+					aria-label={`${item.name}: on hand, ${item.unitWords}`}
+					suffix={item.unitWords}
+					onBlur={({ target }) => {
+						if (target.value !== '' && Number(withPoint(target.value)) !== item.shown) target.form?.requestSubmit()
+					}}
+				/>
+			</Form>
+			<Form method="post" preventScrollReset>
+				<Hidden values={{ id: item.id, version: item.version }} />
+				<Button
+					type="link"
+					size="small"
+					htmlType="submit"
+					name="intent"
+					value="delete-item"
+					aria-label={`Take ${item.name} off the shelf`}
+				>
+					take off
+				</Button>
+			</Form>
+		</li>
+	)
+}
+
+function Hidden({ values }: { values: Readonly<Record<string, string | number>> }) {
+	return Object.entries(values).map(([name, value]) => <input key={name} type="hidden" name={name} value={value} />)
 }
 
 /** Where the shelf is too long for one page. */

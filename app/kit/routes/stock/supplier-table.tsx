@@ -48,14 +48,16 @@ export function SupplierTable({ data }: { data: StockPageData }) {
 									<Form method="post" preventScrollReset>
 										<input type="hidden" name="id" value={id} />
 										<input type="hidden" name="version" value={version} />
-										<button
+										<Button
+											type="link"
+											size="small"
+											htmlType="submit"
 											name="intent"
 											value="delete-offer"
-											className="take-off"
 											aria-label={`Take off the pack of ${nameOf(itemKey, data)}`}
 										>
 											take off
-										</button>
+										</Button>
 									</Form>
 								</li>
 							))}

@@ -1,10 +1,13 @@
 /** Where everything of the plan's picture stands, in px of its view box. Pure: from a told plan to coordinates. */
-import { fitWords, type Face } from './fit-words'
 import type { PlanStory, SessionStory, Thread, Tile } from '../../../../core/plan/tell/plan-story'
+import { layOutLegend, tileWords, type LegendItem, type TileLine } from './tile-words'
 
+/** Of the whole picture; one session alone has a wider clock. */
 export const WIDTH = 920
-const LEFT = 138
-const RIGHT = 826
+export const WIDE = 1760
+export const LEFT = 138
+/** Right of the clock stands what is to spare. */
+export const SPARE_WIDTH = 94
 const TOP = 26
 export const BAND_HEIGHT = 70
 export const TILE_INSET = 4
@@ -12,10 +15,8 @@ const THREAD_ROW = 23
 const MIN_GAP = 40
 /** A clock with more has a plan behind it that is none: it must not cost the server its memory. */
 const MOST_TICKS = 60
-/** Narrower tiles show their number alone. */
-const MIN_ROOM = 34
-/** Of the three lines of a tile. */
-const FACES: Face[] = [{ sizePx: 13, isBold: true }, { sizePx: 13 }, { sizePx: 12 }]
+export const LEGEND_ROW = 17
+const MIN_TICK_PX = 90
 
 export interface PlacedTile {
 	tile: Tile
@@ -23,8 +24,8 @@ export interface PlacedTile {
 	number: number
 	x: number
 	width: number
-	/** Lines that fit, shortened; none in a tile too narrow for words. */
-	lines: string[]
+	/** What has room, whole. */
+	lines: TileLine[]
 }
 
 export interface PlacedThread {
@@ -47,24 +48,40 @@ export interface PlacedBand {
 	/** Breaks and the minutes of setting up and clearing away: no hands-on time. */
 	closed: { x: number; width: number }[]
 	tiles: PlacedTile[]
+	/** What has no room on its tile, under the band. */
+	legend: LegendItem[]
+	/** Where the first row of the legend stands. */
+	legendY: number
 	/** The folded time until the next band. */
 	gap?: { y: number; height: number }
 }
 
 export interface BandLayout {
+	width: number
 	height: number
 	ticks: { x: number; minute: number }[]
 	bands: PlacedBand[]
 	threads: PlacedThread[]
 }
 
-/** Sessions one under another on the same clock, so that 19:30 stands under 19:30. */
-export function layOutBands({ sessions, threads }: PlanStory): BandLayout {
-	const scale = clockScale(sessions)
+/**
+ * Sessions one under another on the same clock, so that 19:30 stands under 19:30.
+ *
+ * @param width - of the picture, px
+ * @param firstNumber - of the first tile, as in the list below the picture
+ */
+export function layOutBands({ sessions, threads }: PlanStory, width = WIDTH, firstNumber = 1): BandLayout {
+	const scale = clockScale(sessions, width - SPARE_WIDTH)
 	let y = TOP
-	let number = 0
+	let number = firstNumber - 1
 	const bands = sessions.map((session, s): PlacedBand => {
 		const rows = threads.filter(({ from }) => from.session === s).length
+		const placed = session.tiles.map((tile) => placeTile(tile, ++number, scale))
+		const legend = layOutLegend(
+			placed.flatMap(({ legend: text, number: own }) => (text === undefined ? [] : [{ number: own, text }])),
+			width - SPARE_WIDTH - LEFT,
+		)
+		const legendHeight = legend.length === 0 ? 0 : 8 + LEGEND_ROW * (1 + (legend.at(-1)?.row ?? 0))
 		const gapHeight = Math.max(MIN_GAP, 22 + rows * THREAD_ROW)
 		const band = {
 			session,
@@ -72,32 +89,42 @@ export function layOutBands({ sessions, threads }: PlanStory): BandLayout {
 			x: scale.toX(session.session.startMin),
 			width: scale.toX(session.session.endMin) - scale.toX(session.session.startMin),
 			closed: closedStretches(session, scale),
-			tiles: session.tiles.map((tile) => placeTile(tile, ++number, scale)),
+			tiles: placed,
+			legend,
+			legendY: y + BAND_HEIGHT + LEGEND_ROW,
 		}
 		const isLast = s === sessions.length - 1
-		const gap = { y: y + BAND_HEIGHT, height: isLast && rows === 0 ? 8 : gapHeight }
-		y += BAND_HEIGHT + gap.height
+		const gap = { y: y + BAND_HEIGHT + legendHeight, height: isLast && rows === 0 ? 8 : gapHeight }
+		y = gap.y + gap.height
 		return { ...band, gap }
 	})
-	return { height: y + 4, ticks: scale.ticks, bands, threads: placeThreads(threads, bands, scale) }
+	return { width, height: y + 4, ticks: scale.ticks, bands, threads: placeThreads(threads, bands, scale) }
 }
 
 interface ClockScale {
+	/** Where the clock ends, px. */
+	right: number
 	toX: (minute: number) => number
 	ticks: { x: number; minute: number }[]
 }
 
-function clockScale(sessions: readonly SessionStory[]): ClockScale {
+function clockScale(sessions: readonly SessionStory[], right: number): ClockScale {
 	const starts = sessions.map(({ session }) => session.startMin)
 	const ends = sessions.flatMap(({ session, tiles }) => [session.endMin, ...tiles.map(({ endMin }) => endMin)])
 	const from = Math.floor(Math.min(...starts) / 15) * 15
 	const to = Math.ceil(Math.max(...ends) / 15) * 15
-	const toX = (minute: number) => LEFT + ((minute - from) / Math.max(15, to - from)) * (RIGHT - LEFT)
-	const step = to - from > 420 ? 120 : to - from > 210 ? 60 : 30
+	const toX = (minute: number) => LEFT + ((minute - from) / Math.max(15, to - from)) * (right - LEFT)
+	const step = tickStep(to - from, right)
 	const first = Math.ceil(from / step) * step
 	const count = Math.min(MOST_TICKS, Math.floor((to - first) / step) + 1)
 	const ticks = Array.from({ length: Math.max(0, count) }, (_, t) => first + t * step)
-	return { toX, ticks: ticks.map((minute) => ({ minute, x: toX(minute) })) }
+	return { right, toX, ticks: ticks.map((minute) => ({ minute, x: toX(minute) })) }
+}
+
+/** Minutes between ticks: as close as they can be read. */
+function tickStep(minutes: number, right: number): number {
+	const steps = [10, 15, 30, 60]
+	return steps.find((step) => ((right - LEFT) * step) / minutes >= MIN_TICK_PX) ?? 120
 }
 
 function closedStretches({ session }: SessionStory, { toX }: ClockScale): { x: number; width: number }[] {
@@ -112,20 +139,17 @@ function closedStretches({ session }: SessionStory, { toX }: ClockScale): { x: n
 		.map(({ from, to }) => ({ x: toX(from), width: toX(to) - toX(from) }))
 }
 
-function placeTile(tile: Tile, number: number, { toX }: ClockScale): PlacedTile {
+function placeTile(tile: Tile, number: number, { toX }: ClockScale): PlacedTile & { legend?: string } {
 	const x = toX(tile.startMin)
 	const width = toX(tile.endMin) - x
-	const room = width - (tile.source.type === 'demo' ? 9 : 14)
-	const minutes = `${tile.endMin - tile.startMin} min`
-	const words =
-		tile.source.type === 'demo'
-			? ['show', tile.source.label, minutes]
-			: [tile.source.partName, tile.source.label, minutes]
-	const lines = words.map((word, l) => fitWords(word, room, FACES[l] ?? { sizePx: 13 }))
-	return { tile, number, x, width, lines: room < MIN_ROOM ? [] : lines }
+	return { tile, number, x, width, ...tileWords(tile, number, width) }
 }
 
-function placeThreads(threads: readonly Thread[], bands: readonly PlacedBand[], { toX }: ClockScale): PlacedThread[] {
+function placeThreads(
+	threads: readonly Thread[],
+	bands: readonly PlacedBand[],
+	{ toX, right }: ClockScale,
+): PlacedThread[] {
 	const rowsTaken = bands.map(() => 0)
 	const sorted = threads.toSorted((a, b) => a.from.session - b.from.session || a.from.minute - b.from.minute)
 	return sorted.flatMap((thread) => {
@@ -133,12 +157,12 @@ function placeThreads(threads: readonly Thread[], bands: readonly PlacedBand[], 
 		if (!from?.gap || !to) return []
 		const row = rowsTaken[thread.from.session] ?? 0
 		rowsTaken[thread.from.session] = row + 1
-		const start = { x: clamp(toX(thread.from.minute)), y: from.y + BAND_HEIGHT - TILE_INSET }
+		const start = { x: clamp(toX(thread.from.minute), right), y: from.y + BAND_HEIGHT - TILE_INSET }
 		const isSameBand = from === to
-		const end = { x: clamp(toX(thread.to.minute)), y: isSameBand ? start.y : to.y + TILE_INSET }
+		const end = { x: clamp(toX(thread.to.minute), right), y: isSameBand ? start.y : to.y + TILE_INSET }
 		const rowY = from.gap.y + 18 + row * THREAD_ROW
 		const curve = isSameBand ? archBelow(start, end, rowY, toBeadX(thread, toX)) : hangTo(start, end, rowY, thread)
-		const isAtEnd = !isSameBand && start.x > RIGHT - 190
+		const isAtEnd = !isSameBand && start.x > right - 190
 		const label = isSameBand
 			? { x: start.x + 12, y: rowY - 8, isAtEnd }
 			: { x: start.x + (isAtEnd ? -10 : 10), y: rowY + (isAtEnd ? -4 : 4), isAtEnd }
@@ -198,6 +222,6 @@ function archBelow(
 	return { path, beads: { even: onRow(beadX.even), ...(beadX.sure !== undefined && { sure: onRow(beadX.sure) }) } }
 }
 
-function clamp(x: number): number {
-	return Math.min(RIGHT + 6, Math.max(LEFT, x))
+function clamp(x: number, right: number): number {
+	return Math.min(right + 6, Math.max(LEFT, x))
 }

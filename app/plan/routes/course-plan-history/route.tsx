@@ -1,3 +1,4 @@
+import { Button } from 'antd'
 import { courseOfPage } from '../../../shared/http/course-of-page.server'
 import { Form, Link } from 'react-router'
 import { comparePlans, type PlanDifference, type Whereabouts } from '../../../../core/plan/tell/plan-differences'
@@ -7,6 +8,7 @@ import { loading } from '../../../shared/http/responses.server'
 import { wallTimeOf } from '../../../shared/http/studio-clock.server'
 import { readPlan } from '../../read-plan.server'
 import { proofWords } from '../../words/proof'
+import { Disclosure } from '../../../shared/native/disclosure'
 import { count, duration, momentWords } from '../../../shared/words/times'
 import { nameOfTask } from '../../words/tasks'
 import type { Route } from './+types/route'
@@ -59,9 +61,9 @@ export default function PlanHistoryPage({ loaderData: { plans, courseId, version
 								<Form method="post" action={`/courses/${courseId}/plan`}>
 									<input type="hidden" name="version" value={version} />
 									<input type="hidden" name="planId" value={plan.id} />
-									<button className="button-link" name="intent" value="bring-back">
+									<Button htmlType="submit" name="intent" value="bring-back">
 										Bring it back
-									</button>
+									</Button>
 								</Form>
 							)}
 							{!plan.fitsNow && <span className="soft">made from what has changed since</span>}
@@ -81,15 +83,14 @@ function Changes({ differences }: Pick<KeptPlan, 'differences'>) {
 	if (differences.length === 0) return <p className="small">The same as the one before, step for step.</p>
 	const rest = differences.length - MOST_DIFFERENCES
 	return (
-		<details>
-			<summary>{count(differences.length, 'change')} from the one before</summary>
+		<Disclosure head={`${count(differences.length, 'change')} from the one before`}>
 			<ul className="small">
 				{differences.slice(0, MOST_DIFFERENCES).map((difference) => (
 					<li key={differenceWords(difference)}>{differenceWords(difference)}</li>
 				))}
 				{rest > 0 && <li>and {rest} more</li>}
 			</ul>
-		</details>
+		</Disclosure>
 	)
 }
 

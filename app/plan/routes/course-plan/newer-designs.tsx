@@ -1,4 +1,6 @@
+import { Button } from 'antd'
 import { Form } from 'react-router'
+import { Disclosure } from '../../../shared/native/disclosure'
 import type { NewerDesign } from '../../newer-designs.server'
 import { DifferenceList } from '../../../design/components/difference-list/difference-list'
 
@@ -8,18 +10,22 @@ export function NewerDesigns({ newer, version }: { newer: readonly NewerDesign[]
 	return (
 		<Form method="post" className="alert stack" role="status">
 			{newer.map(({ slug, name, differences }) => (
-				<details key={slug}>
-					<summary>
-						<strong>{name}</strong> has a newer version. This course keeps the one that it was planned with.
-					</summary>
+				<Disclosure
+					key={slug}
+					head={
+						<span>
+							<strong>{name}</strong> has a newer version. This course keeps the one that it was planned with.
+						</span>
+					}
+				>
 					<DifferenceList differences={differences} />
-				</details>
+				</Disclosure>
 			))}
 			<input type="hidden" name="version" value={version} />
 			<div>
-				<button className="button-link" name="intent" value="take-new-designs">
+				<Button htmlType="submit" name="intent" value="take-new-designs">
 					Take the new version and plan anew
-				</button>
+				</Button>
 			</div>
 		</Form>
 	)

@@ -1,3 +1,4 @@
+import { Button } from 'antd'
 import { useEffect, useState } from 'react'
 import { Form } from 'react-router'
 import { compareObjectives } from '../../../../core/plan/problem/objective'
@@ -22,20 +23,16 @@ export function PlanSearch({ plan }: { plan: PlanData }) {
 		<section className="plan-search stack no-print" aria-label="Better plans and alternatives">
 			<div className="row">
 				{!isSettled(plan) && (
-					<button type="button" className="button-link" disabled={isBusy} onClick={() => void search.improve()}>
+					<Button disabled={isBusy} onClick={() => void search.improve()}>
 						Look for a better plan
-					</button>
+					</Button>
 				)}
 				{plan.status !== 'impossible' && plan.objective?.shortfall === 0 && (
-					<button type="button" className="button-link" disabled={isBusy} onClick={() => void search.compare()}>
+					<Button disabled={isBusy} onClick={() => void search.compare()}>
 						Show alternatives
-					</button>
+					</Button>
 				)}
-				{isBusy && (
-					<button type="button" className="button-link" onClick={search.stop}>
-						Stop
-					</button>
-				)}
+				{isBusy && <Button onClick={search.stop}>Stop</Button>}
 			</div>
 			<div aria-live="polite" className="stack">
 				<SearchAnswer plan={plan} state={state} />
@@ -142,9 +139,9 @@ function KeepForm({ plan, chosen, label }: { plan: PlanData; chosen: Plan; label
 			<input type="hidden" name="version" value={plan.version} />
 			<input type="hidden" name="planId" value={plan.planId} />
 			<input type="hidden" name="plan" value={JSON.stringify(chosen)} />
-			<button className="button-link primary" name="intent" value="keep-plan">
+			<Button type="primary" htmlType="submit" name="intent" value="keep-plan">
 				{label}
-			</button>
+			</Button>
 		</Form>
 	)
 }

@@ -1,7 +1,10 @@
+import { Button } from 'antd'
 import { courseOfPage } from '../../../shared/http/course-of-page.server'
 import { useEffect } from 'react'
 import { Form, Link, redirect, useRevalidator, useSearchParams } from 'react-router'
+import { readSession } from '../../components/plan-bands/chosen-session'
 import { PlanBands } from '../../components/plan-bands/plan-bands'
+import { LinkButton } from '../../../shared/components/link-button'
 import { memberContext } from '../../../shared/http/contexts'
 import { readId, readIntent } from '../../../shared/http/read-input.server'
 import { acting, loading } from '../../../shared/http/responses.server'
@@ -34,6 +37,16 @@ export function action({ params, request, context }: Route.ActionArgs) {
 	})
 }
 
+/** The address with something chosen otherwise; undefined: nothing of it. */
+function linkWith(search: URLSearchParams, terms: Record<string, string | undefined>): string {
+	const next = new URLSearchParams(search)
+	for (const [name, value] of Object.entries(terms)) {
+		if (value === undefined) next.delete(name)
+		else next.set(name, value)
+	}
+	return `?${next}`
+}
+
 /** A plan kept from the browser comes as JSON in a field of a form. */
 const LARGEST_PLAN = 1024 * 1024
 
@@ -55,7 +68,8 @@ function Improving() {
 
 export default function CoursePlanPage({ loaderData, actionData }: Route.ComponentProps) {
 	const { story, isOutdated, selected } = loaderData
-	const [searchParams] = useSearchParams()
+	const [search] = useSearchParams()
+	const chosenSession = story && readSession(search.get('session'), story)
 	return (
 		<>
 			{actionData && 'message' in actionData && (
@@ -68,9 +82,9 @@ export default function CoursePlanPage({ loaderData, actionData }: Route.Compone
 					<span>What this plan was made from has changed since. It is shown as it was.</span>
 					<input type="hidden" name="version" value={loaderData.version} />
 					<input type="hidden" name="planId" value={loaderData.planId} />
-					<button className="button-link" name="intent" value="plan-anew">
+					<Button htmlType="submit" name="intent" value="plan-anew">
 						Plan anew
-					</button>
+					</Button>
 				</Form>
 			)}
 			{loaderData.isImproving && <Improving />}
@@ -81,13 +95,22 @@ export default function CoursePlanPage({ loaderData, actionData }: Route.Compone
 				<div className="plan-top">
 					<section aria-label="The plan">
 						<ElsewhereRibbon story={story} />
+						{chosenSession !== undefined && (
+							<LinkButton className="no-print" to={linkWith(search, { session: undefined })} preventScrollReset>
+								All sessions
+							</LinkButton>
+						)}
 						<div className="scroll-x" tabIndex={0} role="region" aria-label="Picture of the plan">
 							<PlanBands
 								story={story}
-								Link={TileLink}
-								linkTo={(taskId) => `?${new URLSearchParams({ step: taskId })}`}
-								threadLinks={loaderData.dryingLinks}
-								selectedTaskId={searchParams.get('step') ?? undefined}
+								links={{
+									tile: (step) => linkWith(search, { step }),
+									session: (index) => linkWith(search, { session: String(index + 1) }),
+									threads: loaderData.dryingLinks,
+									Link: TileLink,
+								}}
+								selectedTaskId={search.get('step') ?? undefined}
+								chosenSession={chosenSession}
 							/>
 						</div>
 					</section>
@@ -98,7 +121,7 @@ export default function CoursePlanPage({ loaderData, actionData }: Route.Compone
 							<PlanSummary plan={loaderData} story={story} />
 						)}
 						{selected && (
-							<Link to="?" preventScrollReset className="no-print">
+							<Link to={linkWith(search, { step: undefined })} preventScrollReset className="no-print">
 								The whole plan
 							</Link>
 						)}

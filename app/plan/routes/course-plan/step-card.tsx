@@ -1,9 +1,12 @@
+import { Button } from 'antd'
 import { present } from '../../../../core/present'
 import type { PlanStory } from '../../../../core/plan/tell/plan-story'
 import type { StepStory, StepWait } from '../../../../core/plan/tell/step-story'
 import { Form, Link } from 'react-router'
 import { clock, count, duration, sessionName, shortDay, wait } from '../../../shared/words/times'
 import { explainWait, percentSure, waitSpan } from '../../../drying/words/waits'
+import { PlainNumber } from '../../../shared/components/fields/plain-fields'
+import { Disclosure } from '../../../shared/native/disclosure'
 import type { PlanData } from './load-plan.server'
 import { nameOfTask } from '../../words/tasks'
 import { WhyHere } from './why-here'
@@ -89,8 +92,7 @@ function WaitWords({
 					{thread.sure !== undefined && `, and ${percentSure(thread.sure)} sure when it is needed`}.
 				</span>
 			)}
-			<details className="wait-reasons">
-				<summary>Why {waitSpan(source)}?</summary>
+			<Disclosure className="wait-reasons" head={`Why ${waitSpan(source)}?`}>
 				<ul>
 					{explainWait(source).map((line) => (
 						<li key={line}>{line}</li>
@@ -100,29 +102,24 @@ function WaitWords({
 				<Form method="post" className="wait-by-hand no-print" preventScrollReset>
 					<input type="hidden" name="version" value={plan.version} />
 					<input type="hidden" name="key" value={source.key} />
-					<label>
-						Set by hand, minutes
-						<input
-							name="minutes"
-							type="number"
-							min={1}
-							max={43200}
-							step={1}
-							required
-							key={source.plannedMinutes}
-							defaultValue={Math.min(43200, source.plannedMinutes)}
-						/>
-					</label>
-					<button className="button-link" name="intent" value="set-wait">
+					<PlainNumber
+						key={source.plannedMinutes}
+						name="minutes"
+						label="Set by hand"
+						unit="minutes"
+						defaultValue={Math.min(43200, source.plannedMinutes)}
+						isRequired
+					/>
+					<Button htmlType="submit" name="intent" value="set-wait">
 						Hold it
-					</button>
+					</Button>
 					{source.basis === 'by hand' && plan.waitsByHand.includes(source.key) && (
-						<button className="button-link" name="intent" value="free-wait" formNoValidate>
+						<Button htmlType="submit" name="intent" value="free-wait">
 							Compute again
-						</button>
+						</Button>
 					)}
 				</Form>
-			</details>
+			</Disclosure>
 		</>
 	)
 }

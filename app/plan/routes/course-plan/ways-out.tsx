@@ -1,7 +1,9 @@
+import { Button } from 'antd'
 import { useEffect } from 'react'
 import { Form, Link, useFetcher } from 'react-router'
 import type { TriedWay, WayOut } from '../../../../core/plan/ways-out/ways-out'
 import { duration, shortDay } from '../../../shared/words/times'
+import { Disclosure } from '../../../shared/native/disclosure'
 import type { PlanData } from './load-plan.server'
 import { nameOfTask } from '../../words/tasks'
 
@@ -33,8 +35,7 @@ export function WaysOut({ plan }: { plan: PlanData }) {
 				</ul>
 			)}
 			{others.length > 0 && (
-				<details className="small">
-					<summary>{others.length} more were tried, and do not help</summary>
+				<Disclosure className="small" head={`${others.length} more were tried, and do not help`}>
 					{others
 						.map(
 							({ way, verdict }) =>
@@ -42,7 +43,7 @@ export function WaysOut({ plan }: { plan: PlanData }) {
 						)
 						.join('; ')}
 					.
-				</details>
+				</Disclosure>
 			)}
 		</>
 	)
@@ -88,9 +89,9 @@ function WayForm({
 			{Object.entries(fields).map(([name, value]) => (
 				<input key={name} type="hidden" name={name} value={value} />
 			))}
-			<button className="button-link primary" name="intent" value={intent}>
+			<Button type="primary" htmlType="submit" name="intent" value={intent}>
 				{label}
-			</button>
+			</Button>
 		</Form>
 	)
 }

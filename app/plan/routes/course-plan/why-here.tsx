@@ -1,3 +1,4 @@
+import { Button } from 'antd'
 import { useState } from 'react'
 import { compareObjectives } from '../../../../core/plan/problem/objective'
 import type { Freed } from '../../../../core/plan/why/free-wait'
@@ -40,8 +41,8 @@ function WithoutWait({ arc, plan }: { arc: number; plan: PlanData }) {
 	const asked = answer?.arc === arc ? answer.freed : 'not asked'
 	if (asked === 'not asked') {
 		return (
-			<button
-				type="button"
+			<Button
+				type="link"
 				className="as-link no-print"
 				onClick={() => {
 					setAnswer({ arc, freed: 'asked' })
@@ -49,7 +50,7 @@ function WithoutWait({ arc, plan }: { arc: number; plan: PlanData }) {
 				}}
 			>
 				And if it did not have to wait?
-			</button>
+			</Button>
 		)
 	}
 	return (

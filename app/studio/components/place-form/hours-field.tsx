@@ -1,5 +1,7 @@
+/** The course of a day: temperature and humidity of each hour, as a small table of fields. */
+import { InputNumber } from 'antd'
+import { showNumber, withPoint } from '../../../shared/components/fields/number-words'
 import { clock } from '../../../shared/words/times'
-/** The course of a day: temperature and humidity of each hour, as a small table of inputs. */
 
 interface Hour {
 	temperatureC: number
@@ -23,25 +25,48 @@ export function HoursField({ id, value = [], onChange }: HoursFieldProps) {
 				return (
 					<div key={hour} className="hours-row">
 						<span>{label}</span>
-						<input
-							type="number"
-							step="0.5"
-							aria-label={`°C at ${label}`}
-							value={Number.isNaN(temperatureC) ? '' : temperatureC}
-							onChange={({ target }) => change(hour, { temperatureC: target.valueAsNumber })}
+						<HourNumber
+							name={`°C at ${label}`}
+							unit="°C"
+							value={temperatureC}
+							onChange={(value) => change(hour, { temperatureC: value })}
 						/>
-						<span>°C</span>
-						<input
-							type="number"
-							step="0.5"
-							aria-label={`% at ${label}`}
-							value={Number.isNaN(humidity) ? '' : humidity}
-							onChange={({ target }) => change(hour, { humidity: target.valueAsNumber })}
+						<HourNumber
+							name={`% at ${label}`}
+							unit="%"
+							value={humidity}
+							onChange={(value) => change(hour, { humidity: value })}
 						/>
-						<span>%</span>
 					</div>
 				)
 			})}
 		</div>
+	)
+}
+
+function HourNumber({
+	name,
+	unit,
+	value,
+	onChange,
+}: {
+	name: string
+	unit: string
+	/** Not a number: it is being typed. */
+	value: number
+	onChange: (value: number) => void
+}) {
+	return (
+		<InputNumber
+			size="small"
+			controls={false}
+			step={0.5}
+			formatter={showNumber}
+			parser={(text) => Number(withPoint(text ?? ''))}
+			suffix={unit}
+			aria-label={name}
+			value={Number.isNaN(value) ? null : value}
+			onChange={(typed) => onChange(typed ?? NaN)}
+		/>
 	)
 }

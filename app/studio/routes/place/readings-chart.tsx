@@ -1,15 +1,15 @@
 /** Temperature and humidity over the last days; the words below say the same. */
 import { CategoryScale, Chart, LinearScale, LineController, LineElement, PointElement } from 'chart.js'
 import { Line } from 'react-chartjs-2'
+import { usePalette } from '../../../shared/theme/use-palette'
 import type { PlaceData } from './load-place.server'
 
 Chart.register(CategoryScale, LinearScale, LineController, LineElement, PointElement)
 
-const LEAF = '#3e6b52'
-const PERSIMMON = '#c8502a'
 const FONT = { family: 'Figtree Variable', size: 12 }
 
 export default function ReadingsChart({ history }: { history: PlaceData['history'] }) {
+	const { leaf, persimmon, hairline, 'soft-ink': soft } = usePalette()
 	return (
 		<Line
 			aria-hidden="true"
@@ -20,7 +20,7 @@ export default function ReadingsChart({ history }: { history: PlaceData['history
 						label: '%',
 						yAxisID: 'humidity',
 						data: history.map(({ humidity }) => 100 * humidity),
-						borderColor: LEAF,
+						borderColor: leaf,
 						borderWidth: 2.5,
 						pointRadius: 0,
 					},
@@ -28,7 +28,7 @@ export default function ReadingsChart({ history }: { history: PlaceData['history
 						label: '°C',
 						yAxisID: 'temperature',
 						data: history.map(({ temperatureC }) => temperatureC),
-						borderColor: PERSIMMON,
+						borderColor: persimmon,
 						borderDash: [6, 4],
 						borderWidth: 2,
 						pointRadius: 0,
@@ -45,14 +45,21 @@ export default function ReadingsChart({ history }: { history: PlaceData['history
 							maxTicksLimit: 7,
 							maxRotation: 0,
 							font: FONT,
+							color: soft,
 							callback: (_, i) => `${history[i]?.at.slice(11) ?? ''}`,
 						},
 						grid: { display: false },
 					},
-					humidity: { position: 'left', title: { display: true, text: '% humidity, solid', color: LEAF, font: FONT } },
+					humidity: {
+						position: 'left',
+						title: { display: true, text: '% humidity, solid', color: leaf, font: FONT },
+						ticks: { color: soft },
+						grid: { color: hairline },
+					},
 					temperature: {
 						position: 'right',
-						title: { display: true, text: '°C, dashed', color: PERSIMMON, font: FONT },
+						title: { display: true, text: '°C, dashed', color: persimmon, font: FONT },
+						ticks: { color: soft },
 						grid: { display: false },
 					},
 				},

@@ -1,7 +1,9 @@
+import { Button } from 'antd'
 import { lazy, Suspense } from 'react'
 import { Form, useSubmit } from 'react-router'
 import type { BadLine } from '../../../../core/readings/air-lines'
 import { CsvFile } from '../../../shared/components/csv-file'
+import { PlainNumber } from '../../../shared/components/fields/plain-fields'
 import { useHydrated } from '../../../shared/components/use-hydrated'
 import type { Refusal } from '../../../shared/http/refusal'
 import { count } from '../../../shared/words/times'
@@ -68,17 +70,11 @@ export function ReadingsPanel({ data, answer }: { data: PlaceData; answer: unkno
 				</p>
 			)}
 			<Form method="post" className="reading-form">
-				<label>
-					°C
-					<input name="temperatureC" type="number" step="0.1" required />
-				</label>
-				<label>
-					Humidity, %
-					<input name="humidity" type="number" step="0.5" required />
-				</label>
-				<button className="button-link" name="intent" value="type-in">
+				<PlainNumber name="temperatureC" label="Temperature" unit="°C" step={0.1} isRequired />
+				<PlainNumber name="humidity" label="Humidity" unit="%" step={0.5} isRequired />
+				<Button htmlType="submit" name="intent" value="type-in">
 					Note a reading now
-				</button>
+				</Button>
 				{(problemOf('temperatureC') ?? problemOf('humidity')) && (
 					<p className="field-problem" role="alert">
 						{problemOf('temperatureC') ?? problemOf('humidity')}
@@ -101,9 +97,9 @@ export function ReadingsPanel({ data, answer }: { data: PlaceData; answer: unkno
 			{readingCount > 0 && (
 				<Form method="post">
 					<input type="hidden" name="version" value={place.version} />
-					<button className="button-link" name="intent" value="take-day" disabled={!canTakeDay}>
+					<Button htmlType="submit" name="intent" value="take-day" disabled={!canTakeDay}>
 						Take the measured day as the climate
-					</button>
+					</Button>
 					<p className="soft small">
 						{canTakeDay
 							? 'The median of each hour over the last two weeks.'

@@ -1,4 +1,5 @@
 /** Rooms and stores: what the air is like, and what it means for a petal. */
+import { LinkButton } from '../../../shared/components/link-button'
 import { Link } from 'react-router'
 import { memberContext } from '../../../shared/http/contexts'
 import { loading } from '../../../shared/http/responses.server'
@@ -21,9 +22,9 @@ export default function PlacesPage({ loaderData: { places } }: Route.ComponentPr
 		<>
 			<div className="page-head">
 				<h1>Rooms</h1>
-				<Link className="button-link primary push" to="/rooms/new">
+				<LinkButton type="primary" className="push" to="/rooms/new">
 					Describe a room or a store
-				</Link>
+				</LinkButton>
 			</div>
 			{places.length === 0 ? (
 				<section className="sheet empty">

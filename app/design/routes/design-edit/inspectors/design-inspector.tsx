@@ -1,0 +1,66 @@
+import type { Design } from '../../../../../core/design/design'
+import { withValues } from '../../../../../core/design/edits/conditions'
+import { TextField } from '../../../../shared/components/fields/text-field'
+import { useEditing } from '../editing'
+import { ChoiceFields } from './choice-fields'
+import { ExtraFields, TechniqueFields } from './technique-fields'
+import { KindFields } from './kind-fields'
+import { MixtureFields } from './mixture-fields'
+import { More } from './more'
+import { ScaleFields } from './scale-fields'
+
+/** What belongs to the design as a whole; what it does not have yet is closed. */
+export function DesignInspector({ design }: { design: Design }) {
+	const { change } = useEditing()
+	const set = (values: { [K in keyof Design]?: Design[K] | undefined }) =>
+		change((before) => withValues(before, values), `design ${Object.keys(values).join()}`)
+	const { choices, techniques, extras = [], mixtures = [] } = design
+	return (
+		<section className="stack inspector" aria-label="Design">
+			<TextField label="Name of the design" value={design.name} maxLength={80} onChange={(name) => set({ name })} />
+			<TextField
+				label="In one sentence"
+				value={design.summary}
+				maxLength={400}
+				isLong
+				onChange={(summary) => set({ summary })}
+			/>
+			<KindFields design={design} onChange={set} />
+			<More label={`Size: ${design.finishedSizeMm} mm across`}>
+				<ScaleFields design={design} onSize={(finishedSizeMm) => set({ finishedSizeMm })} />
+			</More>
+			<More label={named('Choices', choices)}>
+				<ChoiceFields design={design} />
+			</More>
+			<More label={named('Techniques, shown once a course', techniques)}>
+				<TechniqueFields design={design} onChange={(changed) => set({ techniques: changed })} />
+			</More>
+			<More label={named('Extras that may be left out', extras)}>
+				<ExtraFields
+					design={design}
+					onChange={(changed) => set({ extras: changed.length > 0 ? changed : undefined })}
+				/>
+			</More>
+			<More label={named('Mixtures', mixtures)}>
+				<MixtureFields
+					mixtures={mixtures}
+					onChange={(changed) => set({ mixtures: changed.length > 0 ? changed : undefined })}
+				/>
+			</More>
+			<More label={design.notes ? 'Notes' : 'Notes: none'}>
+				<TextField
+					label="Notes"
+					value={design.notes ?? ''}
+					maxLength={4000}
+					isLong
+					onChange={(notes) => set({ notes: notes || undefined })}
+				/>
+			</More>
+		</section>
+	)
+}
+
+/** 'Choices: How far, Leaves'. */
+function named(what: string, items: readonly { name: string }[]): string {
+	return `${what}: ${items.map(({ name }) => name).join(', ') || 'none'}`
+}
