@@ -1,7 +1,7 @@
 /** The light and the reach of the screens, by the device or as she likes it; kept with her. */
 import { BulbOutlined } from '@ant-design/icons'
 import { Button, Popover, Radio } from 'antd'
-import { useId } from 'react'
+import { useId, useState } from 'react'
 import { useFetcher } from 'react-router'
 import type { Look } from '../account/schemas/look'
 
@@ -17,18 +17,21 @@ const REACHES = [
 	{ value: 'touch', label: 'wide, for fingers' },
 ]
 
-export function LookSwitch({ look }: { look: Look }) {
+export function LookSwitch({ look: kept }: { look: Look }) {
+	const [chosen, setChosen] = useState<Look>()
+	const look = chosen ?? kept
 	return (
-		<Popover trigger="click" placement="bottomRight" content={<LookFields look={look} />}>
+		<Popover trigger="click" placement="bottomRight" content={<LookFields look={look} onChoose={setChosen} />}>
 			<Button type="text" icon={<BulbOutlined aria-hidden />} aria-label="Light and size of the screens" />
 		</Popover>
 	)
 }
 
-function LookFields({ look }: { look: Look }) {
+function LookFields({ look, onChoose }: { look: Look; onChoose: (look: Look) => void }) {
 	const fetcher = useFetcher()
 	const keep = (changed: Look) => {
 		const next = { ...look, ...changed }
+		onChoose(next)
 		// At once: a class room does not wait for the network.
 		for (const name of ['light', 'reach'] as const) {
 			if (next[name]) document.documentElement.dataset[name] = next[name]

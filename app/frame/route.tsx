@@ -6,6 +6,7 @@ import { memberContext } from '../shared/http/contexts'
 import { requireMember } from '../account/require-member.server'
 import type { Route } from './+types/route'
 import { LookSwitch } from './look-switch'
+import { ShortcutKeys } from './shortcuts/shortcut-keys'
 import './frame.css'
 
 export const middleware: Route.MiddlewareFunction[] = [requireMember]
@@ -44,6 +45,7 @@ export default function Frame({ loaderData: { userName, studioName } }: Route.Co
 					))}
 				</nav>
 				<div className="frame-studio">
+					<ShortcutKeys />
 					<LookSwitch look={look} />
 					<NavLink to="/studio">{studioName}</NavLink>
 					<Form method="post" action="/sign-out">

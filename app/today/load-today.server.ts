@@ -1,8 +1,9 @@
 /** What the start page says: the next course with what to prepare for it, and the ones after. */
+import { listCourses } from '../../db/repositories/course-list.server'
 import { getCourse } from '../../db/repositories/courses.server'
 import { listPreparation } from '../../core/kit/preparation'
 import { daysBetween } from '../../core/time/calendar'
-import { findNextCourseId, listCourses } from '../../db/repositories/courses.server'
+import { findNextCourseId } from '../../db/repositories/courses.server'
 import type { Studio } from '../../db/repositories/accounts.server'
 import { toldPlan } from '../plan/told-plan.server'
 import { readKit } from '../kit/read-kit.server'

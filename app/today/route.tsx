@@ -1,6 +1,7 @@
 import { LinkButton } from '../shared/components/link-button'
 import { Link } from 'react-router'
 import { PlanBands } from '../plan/components/plan-bands/plan-bands'
+import { ScrollRegion } from '../shared/components/scroll-region'
 import { memberContext } from '../shared/http/contexts'
 import { loading } from '../shared/http/responses.server'
 import { today } from '../shared/http/studio-clock.server'
@@ -66,9 +67,9 @@ function NextCourse({ next }: { next: NonNullable<TodayData['next']> }) {
 					</p>
 				)}
 				{story && (
-					<div className="scroll-x">
+					<ScrollRegion label="Picture of its plan">
 						<PlanBands story={story} />
-					</div>
+					</ScrollRegion>
 				)}
 			</section>
 			<section className="sheet stack" aria-labelledby="to-prepare">

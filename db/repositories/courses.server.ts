@@ -3,7 +3,6 @@ import { QueryTypes, type Transaction } from 'sequelize'
 import type { Course } from '../../core/course/course'
 import { ConflictError, InputError, NotFoundError } from '../../core/errors'
 import { NO_MONEY, type CourseMoney } from '../../core/kit/price-course'
-import type { ExactPlan } from '../../core/plan/exact/plan-exactly'
 import { getDatabase, writing } from '../connection.server'
 import { CourseDesignModel, CourseModel, CourseSessionModel } from '../models/courses.server'
 import { StudentModel } from '../models/kits.server'
@@ -14,51 +13,6 @@ import { requireCourse } from '../require-course.server'
 export interface StoredCourse extends Course {
 	id: number
 	version: number
-}
-
-/** A course in a list. */
-export interface CourseSummary {
-	id: number
-	name: string
-	studentCount: number
-	designNames: string[]
-	/** Of the first design, for the course's picture; undefined if it is gone. */
-	coverSlug: string | undefined
-	sessionCount: number
-	firstDate: string
-	lastDate: string
-	/** Of the newest plan; undefined if there is none. */
-	planStatus: ExactPlan['status'] | undefined
-	shortfallMinutes: number
-}
-
-const COURSES_PER_PAGE = 50
-
-/** One page of the studio's courses, those whose last session is latest first. */
-export async function listCourses(
-	studioId: number,
-	page = 1,
-): Promise<{ courses: CourseSummary[]; pageCount: number }> {
-	const [rows, [total]] = await Promise.all([
-		query<SummaryRow>(
-			`SELECT c.id, c.name, c.student_count AS studentCount,
-				(SELECT GROUP_CONCAT(d.name ORDER BY cd.position SEPARATOR '\\n') FROM course_designs cd
-					JOIN designs d ON d.slug = cd.slug AND d.studio_id = c.studio_id WHERE cd.course_id = c.id) AS designNames,
-				(SELECT cd.slug FROM course_designs cd JOIN designs d ON d.slug = cd.slug AND d.studio_id = c.studio_id
-					WHERE cd.course_id = c.id ORDER BY cd.position LIMIT 1) AS coverSlug,
-				COUNT(s.id) AS sessionCount, MIN(s.date) AS firstDate, MAX(s.date) AS lastDate,
-				p.status AS planStatus, p.shortfall_minutes AS shortfallMinutes
-			FROM courses c LEFT JOIN course_sessions s ON s.course_id = c.id
-			LEFT JOIN plans p ON p.id = (SELECT MAX(id) FROM plans WHERE course_id = c.id)
-			WHERE c.studio_id = :studioId GROUP BY c.id ORDER BY lastDate DESC, c.id DESC LIMIT :limit OFFSET :offset`,
-			{ studioId, limit: COURSES_PER_PAGE, offset: (page - 1) * COURSES_PER_PAGE },
-		),
-		query<{ count: number }>('SELECT COUNT(*) AS count FROM courses WHERE studio_id = :studioId', { studioId }),
-	])
-	return {
-		courses: rows.map(toSummary),
-		pageCount: Math.max(1, Math.ceil(Number(total?.count ?? 0) / COURSES_PER_PAGE)),
-	}
 }
 
 /** The id of the course whose next session is the first from `date` on, or undefined. */
@@ -157,43 +111,8 @@ export async function deleteCourse(studioId: number, id: number, version: number
 	throw new ConflictError('This course was changed in another window meanwhile: look at it before it goes.')
 }
 
-interface SummaryRow {
-	id: number
-	name: string
-	studentCount: number
-	designNames: string | null
-	coverSlug: string | null
-	sessionCount: number | bigint
-	firstDate: string | null
-	lastDate: string | null
-	planStatus: ExactPlan['status'] | null
-	shortfallMinutes: number | null
-}
-
 function query<T extends object>(sql: string, replacements: Record<string, unknown>): Promise<T[]> {
 	return getDatabase().query<T>(sql, { replacements, type: QueryTypes.SELECT })
-}
-
-function toSummary({
-	designNames,
-	coverSlug,
-	firstDate,
-	lastDate,
-	sessionCount,
-	planStatus,
-	shortfallMinutes,
-	...row
-}: SummaryRow): CourseSummary {
-	return {
-		...row,
-		designNames: designNames?.split('\n') ?? [],
-		coverSlug: coverSlug ?? undefined,
-		sessionCount: Number(sessionCount),
-		firstDate: firstDate ?? '',
-		lastDate: lastDate ?? '',
-		planStatus: planStatus ?? undefined,
-		shortfallMinutes: shortfallMinutes ?? 0,
-	}
 }
 
 async function explainUnchanged(studioId: number, id: number, transaction: Transaction): Promise<never> {

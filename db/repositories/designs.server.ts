@@ -1,8 +1,16 @@
 /** A studio's designs: the newest version of each, and every older one. */
-import { Op, QueryTypes, UniqueConstraintError, type Transaction, type WhereOptions } from 'sequelize'
+import {
+	literal,
+	Op,
+	type OrderItem,
+	QueryTypes,
+	type Transaction,
+	UniqueConstraintError,
+	type WhereOptions,
+} from 'sequelize'
 import type { Choice, Design, DesignKind } from '../../core/design/design'
 import { makeCard, type DesignCard } from '../../core/design/design-card'
-import type { DesignFilter } from '../../core/design/design-filter'
+import type { DesignFilter, DesignOrder } from '../../core/design/design-filter'
 import { ConflictError, MissingInListError, NotFoundError } from '../../core/errors'
 import { getDatabase, writing } from '../connection.server'
 import { CourseDesignModel, CourseModel } from '../models/courses.server'
@@ -42,10 +50,7 @@ export async function listDesigns(
 		DesignModel.findAll({
 			where,
 			attributes: ['slug', 'name', 'kind', 'level', 'version', 'card'],
-			order: [
-				['name', 'ASC'],
-				['id', 'ASC'],
-			],
+			order: [...ORDERS[filter.order ?? 'name'], ['name', 'ASC'], ['id', 'ASC']],
 			limit: DESIGNS_PER_PAGE,
 			offset: (page - 1) * DESIGNS_PER_PAGE,
 		}),
@@ -55,6 +60,13 @@ export async function listDesigns(
 		return card ? [{ slug, name, kind, level, version, ...card }] : []
 	})
 	return { designs, count, pageCount: Math.max(1, Math.ceil(count / DESIGNS_PER_PAGE)) }
+}
+
+const ORDERS: Record<DesignOrder, OrderItem[]> = {
+	name: [],
+	newest: [['updatedAt', 'DESC']],
+	easiest: [['level', 'ASC']],
+	quickest: [[literal("CAST(JSON_VALUE(card, '$.handsOnMinutes') AS DECIMAL(10, 2))"), 'ASC']],
 }
 
 function toWhere(studioId: number, { search = '', kind, level, audience, hasWires }: DesignFilter): WhereOptions {

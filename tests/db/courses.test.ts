@@ -5,12 +5,12 @@ import { planCourse } from '../../core/plan/plan-course'
 import { ConflictError, NotFoundError } from '../../core/errors'
 import { inTransaction } from '../../db/connection.server'
 import { fingerprintOf } from '../../db/fingerprint.server'
+import { deleteCourses, listCourses } from '../../db/repositories/course-list.server'
 import {
 	createCourse,
 	deleteCourse,
 	findNextCourseId,
 	getCourse,
-	listCourses,
 	updateCourse,
 } from '../../db/repositories/courses.server'
 import {
@@ -120,10 +120,54 @@ describe('the list of courses', () => {
 		})
 	})
 
+	describe('is narrowed and put in order', () => {
+		const day = (date: string) => course.sessions.slice(0, 1).map((session) => ({ ...session, date }))
+		const names = async (filter: Parameters<typeof listCourses>[1]) => {
+			const { courses, count } = await listCourses(studio.studioId, { date: '2026-06-01', ...filter })
+			expect(count).toBe(courses.length)
+			return courses.map(({ name }) => name)
+		}
+		beforeEach(async () => {
+			await save({ ...course, name: 'Beginners', sessions: day('2026-05-01'), studentCount: 3 })
+			const id = await save({ ...course, name: 'Advanced 100%', sessions: day('2026-07-01'), studentCount: 9 })
+			await createPlan(studio.studioId, { courseId: id, fingerprint: 'x', document: planCourse(course, [magnolia]) })
+		})
+
+		test.each([
+			[{}, ['Advanced 100%', 'Beginners']],
+			[{ order: 'soonest' }, ['Beginners', 'Advanced 100%']],
+			[{ order: 'name' }, ['Advanced 100%', 'Beginners']],
+			[{ order: 'largest' }, ['Advanced 100%', 'Beginners']],
+			[{ when: 'ahead' }, ['Advanced 100%']],
+			[{ when: 'over' }, ['Beginners']],
+			[{ plan: 'fits' }, ['Advanced 100%']],
+			[{ plan: 'open' }, ['Beginners']],
+			[{ search: 'begin' }, ['Beginners']],
+			[{ search: 'magnolia advanced' }, ['Advanced 100%']],
+			[{ search: '0%' }, ['Advanced 100%']],
+			[{ search: '_dvanced' }, []],
+		] as const)('%o', async (filter, found) => {
+			expect(await names(filter)).toEqual(found)
+		})
+
+		test('many are deleted at once, but none that has changed since, and none of another studio', async () => {
+			const { courses } = await listCourses(studio.studioId)
+			const [changed, other] = courses
+			const before = await getCourse(studio.studioId, changed?.id ?? 0)
+			await inTransaction((transaction) => updateCourse(studio.studioId, { ...before, name: 'Changed' }, transaction))
+			const { studioId: theirs } = await foundStudio(['magnolia'])
+
+			expect(await deleteCourses(theirs, courses)).toBe(0)
+			expect(await deleteCourses(studio.studioId, courses)).toBe(1)
+			expect((await listCourses(studio.studioId)).courses.map(({ name }) => name)).toEqual(['Changed'])
+			expect(other?.name).toBe('Beginners')
+		})
+	})
+
 	test('comes by pages of fifty', async () => {
 		for (let c = 0; c < 51; c++) await save({ ...course, name: `Course ${c}` })
 
-		const [first, second] = await Promise.all([listCourses(studio.studioId), listCourses(studio.studioId, 2)])
+		const [first, second] = await Promise.all([listCourses(studio.studioId), listCourses(studio.studioId, { page: 2 })])
 
 		expect(first.pageCount).toBe(2)
 		expect([first.courses.length, second.courses.length]).toEqual([50, 1])

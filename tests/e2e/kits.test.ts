@@ -1,7 +1,7 @@
 /** From a planned course to bags packed and papers printed, at the real interface. */
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import type { Page } from 'playwright-core'
-import { choose, openBench, scan, visit, type Bench, type Visitor } from '../support/visitor'
+import { choose, openBench, visit, type Bench, type Visitor } from '../support/visitor'
 
 let bench: Bench
 let visitor: Visitor
@@ -198,41 +198,4 @@ test('on paper the controls go and the lists stay', async () => {
 	await expect.poll(() => page.getByRole('button', { name: 'Print' }).isVisible()).toBe(false)
 	expect(await page.getByRole('heading', { name: 'Packing list' }).isVisible()).toBe(true)
 	await page.emulateMedia({ media: 'screen' })
-})
-
-describe('every screen of the kits', () => {
-	const screens = [
-		'/courses/1/kits',
-		'/courses/1/kits?view=class',
-		'/courses/1/kits?view=tables&table=4',
-		'/courses/1/kits/packing',
-		'/courses/1/kits/cutting',
-		'/courses/1/kits/colours',
-		'/courses/1/kits/tools',
-		'/courses/1/kits/people',
-		'/courses/1/kits/shopping',
-		'/courses/1/kits/cost',
-		'/courses/1/kits/papers',
-		'/courses/1/papers/station',
-		'/courses/1/papers/shopping',
-		'/stock',
-	]
-
-	test.each(screens)(
-		'%s has no serious finding for accessibility, fits every width, and complains of nothing',
-		async (path) => {
-			for (const [width, height] of [
-				[390, 844],
-				[1280, 800],
-			] as const) {
-				await page.setViewportSize({ width, height })
-				await page.goto(path)
-				const overflow = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)
-				expect(`${width}: ${Math.max(0, overflow)} px too wide`).toBe(`${width}: 0 px too wide`)
-			}
-			await page.waitForLoadState('networkidle')
-			expect(await scan(page)).toEqual([])
-			expect(visitor.complaints.splice(0)).toEqual([])
-		},
-	)
 })

@@ -66,12 +66,10 @@ export async function choose(field: Locator, option: string): Promise<void> {
 	await list.getByTitle(option, { exact: true }).click()
 }
 
-/** Serious and critical findings of an accessibility scan, a line each. */
+/** Findings of an accessibility scan, a line each. */
 export async function scan(page: Page): Promise<string[]> {
 	const { violations } = await new AxeBuilder({ page }).analyze()
-	return violations
-		.filter(({ impact }) => impact === 'serious' || impact === 'critical')
-		.flatMap(({ id, nodes }) =>
-			nodes.map(({ target, failureSummary }) => `${id}: ${target.join(' ')}: ${failureSummary}`),
-		)
+	return violations.flatMap(({ id, nodes }) =>
+		nodes.map(({ target, failureSummary }) => `${id}: ${target.join(' ')}: ${failureSummary}`),
+	)
 }

@@ -1,5 +1,5 @@
 /** What a list of designs is narrowed to, as its address says it. */
-import type { DesignFilter } from '../../../core/design/design-filter'
+import { DESIGN_ORDERS, type DesignFilter } from '../../../core/design/design-filter'
 import type { DesignKind } from '../../../core/design/design'
 
 const KINDS: readonly DesignKind[] = ['flower', 'foliage', 'ornament', 'topper']
@@ -15,5 +15,6 @@ export function readDesignFilter(search: URLSearchParams): DesignFilter {
 		level: Number.isInteger(level) && level >= 1 && level <= 5 ? level : undefined,
 		audience: search.get('for') === 'children' ? 'children' : undefined,
 		hasWires: wires === 'yes' ? true : wires === 'no' ? false : undefined,
+		order: DESIGN_ORDERS.find((order) => order === search.get('order')),
 	}
 }

@@ -1,3 +1,4 @@
+import { ScrollRegion } from '../components/scroll-region'
 import type { DataColumn } from '../components/data-table/data-column'
 import '../components/data-table/data-table.css'
 
@@ -24,19 +25,9 @@ export function PlainTable<Row>({
 	className?: string
 }) {
 	return (
-		<div className="scroll-x" tabIndex={0} role="region" aria-label={label}>
+		<ScrollRegion label={label}>
 			<table className={`plain-table ${className}`}>
-				{hasHead && (
-					<thead>
-						<tr>
-							{columns.map(({ name, head, isNumber }) => (
-								<th key={name} scope="col" className={isNumber ? 'number' : ''}>
-									{head ?? name}
-								</th>
-							))}
-						</tr>
-					</thead>
-				)}
+				{hasHead && <PlainHead columns={columns} />}
 				<tbody>
 					{rows.map((row) => (
 						<tr key={keyOf(row)} className={rowClass?.(row)}>
@@ -47,7 +38,21 @@ export function PlainTable<Row>({
 					))}
 				</tbody>
 			</table>
-		</div>
+		</ScrollRegion>
+	)
+}
+
+function PlainHead<Row>({ columns }: { columns: readonly DataColumn<Row>[] }) {
+	return (
+		<thead>
+			<tr>
+				{columns.map(({ name, head, isNumber }) => (
+					<th key={name} scope="col" className={isNumber ? 'number' : ''}>
+						{head ?? name}
+					</th>
+				))}
+			</tr>
+		</thead>
 	)
 }
 

@@ -65,7 +65,7 @@ const USUAL: Record<PartRole, { pieces: number; form: PartForm; colour: string; 
 		pieces: 2,
 		form: { type: 'cut', outline: 'ovate leaf', widthMm: 28, lengthMm: 50, thicknessMm: 0.9 },
 		colour: 'leaf green',
-		tints: ['fern', 'sea'],
+		tints: ['fern'],
 	},
 	bud: {
 		pieces: 1,
@@ -87,7 +87,8 @@ const USUAL: Record<PartRole, { pieces: number; form: PartForm; colour: string; 
 export function addUsualPart(design: Design, name: string): { design: Design; partId: string } {
 	const role = roleOfName(name, design.kind)
 	const id = freshId(slugOf(name), design.parts)
-	const { pieces, form, colour, tints } = USUAL[role]
+	const { pieces, colour, tints } = USUAL[role]
+	const form = usualForm(role, design)
 	const used = new Set(design.parts.map(({ tint }) => tint))
 	const added = part(id, {
 		name,
@@ -146,6 +147,16 @@ function sizeAcross({ parts, layers }: Design): number {
 		return pieceCount === 1 ? widthMm : 2 * (radiusMm + lengthMm)
 	})
 	return Math.max(1, Math.round(Math.max(...reaches)))
+}
+
+/** An outer ring has larger petals than the one before it. */
+const RING_GROWTH = 0.18
+
+function usualForm(role: PartRole, { parts }: Design): PartForm {
+	const { form } = USUAL[role]
+	if (form.type !== 'cut' || role !== 'petal') return form
+	const growth = 1 + RING_GROWTH * parts.filter((other) => other.role === role).length
+	return { ...form, widthMm: Math.round(form.widthMm * growth), lengthMm: Math.round(form.lengthMm * growth) }
 }
 
 function usualWire(role: PartRole): { wire?: NonNullable<Part['wire']> } {

@@ -65,6 +65,7 @@ describe('a flower told by the names of its parts', () => {
 
 		expect(new Set(petals.map(({ tint }) => tint)).size).toBe(2)
 		expect(radii[1]).toBeGreaterThan(radii[0] ?? 0)
+		expect(petals.map(({ form }) => form.type === 'cut' && form.widthMm)).toEqual([34, 40])
 	})
 })
 

@@ -1,5 +1,5 @@
 /** The form that makes and changes a course. */
-import { Button, Form, Input, InputNumber, Radio, Select } from 'antd'
+import { Form, Input, InputNumber, Radio, Select } from 'antd'
 import { useState } from 'react'
 import { PACES, PLAN_FOR, type Course } from '../../../../core/course/course'
 import { courseSchema } from '../../schemas/course'
@@ -8,8 +8,8 @@ import { useSchemaForm } from '../../../shared/components/use-schema-form'
 import { ConflictNotice } from './conflict-notice'
 import { DesignFields, type DesignOption } from './design-fields'
 import { SessionFields, toOptions, type PlaceOption } from './session-fields'
+import { SheetForm } from '../../../shared/components/sheet-form'
 import { useLeaveGuard } from '../../../shared/components/use-leave-guard'
-import '../../../shared/theme/forms.css'
 
 interface CourseFormProps {
 	initial: Course
@@ -25,104 +25,111 @@ interface CourseFormProps {
 export function CourseForm({ initial, version, designOptions, places, submitLabel, children }: CourseFormProps) {
 	const [isDirty, setDirty] = useState(false)
 	const [baseVersion, setBaseVersion] = useState(version)
-	const { form, submit, clearProblems, isSaving, refusal } = useSchemaForm<Course>({
+	const state = useSchemaForm<Course>({
 		schema: courseSchema,
 		toBody: (values) => (baseVersion === undefined ? values : { ...values, version: baseVersion }),
 	})
-	const stores = places.filter(({ kind }) => kind === 'store')
+	const { form, isSaving, refusal } = state
 	useLeaveGuard(isDirty && !isSaving)
 	const theirs = refusal?.['current'] as (Course & { version: number }) | undefined
-	const isConflict = theirs !== undefined && theirs.version !== baseVersion
+	const takeTheirs = () => {
+		if (!theirs) return
+		form.setFieldsValue(theirs)
+		setBaseVersion(theirs.version)
+		setDirty(false)
+	}
 	return (
-		<Form
-			form={form}
-			layout="vertical"
-			initialValues={initial}
-			requiredMark={false}
-			scrollToFirstError
-			className="course-form"
-			onFinish={submit}
-			onValuesChange={(changed: object) => {
-				setDirty(true)
-				clearProblems(changed)
-			}}
-		>
-			{isConflict && (
-				<ConflictNotice
-					form={form}
-					theirs={theirs}
-					message={refusal?.message ?? ''}
-					onKeepMine={() => setBaseVersion(theirs.version)}
-					onTakeTheirs={() => {
-						form.setFieldsValue(theirs)
-						setBaseVersion(theirs.version)
-						setDirty(false)
-					}}
-				/>
-			)}
-			{refusal && !theirs && (
-				<p className="alert" role="alert">
-					{refusal.message}
-				</p>
-			)}
-			<section className="sheet">
-				<h2>What and who</h2>
-				<Form.Item name="name" label="Name of the course">
-					<Input maxLength={120} />
-				</Form.Item>
-				<DesignFields options={designOptions} />
-				<div className="fields">
-					<Form.Item name="studentCount" label="Students">
-						<InputNumber controls={false} min={1} max={60} precision={0} />
-					</Form.Item>
-					<Form.Item name="pace" label="Their pace" className="wide">
-						<Radio.Group optionType="button" options={PACES.map((value) => ({ value, label: PACE_WORDS[value] }))} />
-					</Form.Item>
-				</div>
-				<Form.Item name="planFor" label="Times meant for">
-					<Radio.Group options={PLAN_FOR.map((value) => ({ value, label: PLAN_FOR_WORDS[value] }))} />
-				</Form.Item>
-			</section>
-			<section className="sheet">
-				<h2>When</h2>
-				<SessionFields places={places} />
-				{stores.length > 0 && (
-					<Form.Item name="storeId" label="Between sessions the pieces lie in" className="narrow">
-						<Select className="place-select" placeholder={stores[0]?.name} allowClear options={toOptions(stores)} />
-					</Form.Item>
-				)}
-			</section>
-			<section className="sheet">
-				<h2>How</h2>
-				<Form.Item name="spareConfidence" label="Spares, so that a student has enough pieces">
-					<Radio.Group
-						options={[
-							{ value: 0.8, label: '8 times in 10' },
-							{ value: 0.9, label: '9 in 10' },
-							{ value: 0.95, label: '19 in 20' },
-						]}
+		<SheetForm
+			state={state}
+			initial={initial}
+			saveLabel={submitLabel}
+			isDirty={isDirty}
+			onChange={() => setDirty(true)}
+			foot={children}
+			notice={
+				theirs &&
+				(theirs.version === baseVersion ? (
+					<></>
+				) : (
+					<ConflictNotice
+						form={form}
+						theirs={theirs}
+						message={refusal?.message ?? ''}
+						onKeepMine={() => setBaseVersion(theirs.version)}
+						onTakeTheirs={takeTheirs}
 					/>
+				))
+			}
+		>
+			<WhatAndWho designOptions={designOptions} />
+			<When places={places} />
+			<How />
+		</SheetForm>
+	)
+}
+
+function WhatAndWho({ designOptions }: Pick<CourseFormProps, 'designOptions'>) {
+	return (
+		<section className="sheet">
+			<h2>What and who</h2>
+			<Form.Item name="name" label="Name of the course">
+				<Input maxLength={120} />
+			</Form.Item>
+			<DesignFields options={designOptions} />
+			<div className="fields">
+				<Form.Item name="studentCount" label="Students">
+					<InputNumber controls={false} min={1} max={60} precision={0} />
 				</Form.Item>
-				<div className="fields">
-					<Form.Item name="demoFlowers" label="Pieces for you to show, whole flowers’ worth">
-						<InputNumber controls={false} min={0} max={10} precision={0} />
-					</Form.Item>
-					<Form.Item
-						name="homeworkMinutes"
-						label="Most homework between two sessions, minutes"
-						extra="0: none is given"
-					>
-						<InputNumber controls={false} min={0} max={600} precision={0} step={10} />
-					</Form.Item>
-				</div>
-			</section>
-			<div className="row form-foot">
-				<Button type="primary" htmlType="submit" loading={isSaving}>
-					{submitLabel}
-				</Button>
-				{isDirty && !isSaving && <span className="soft">Not saved yet</span>}
-				{children}
+				<Form.Item name="pace" label="Their pace" className="wide">
+					<Radio.Group optionType="button" options={PACE_OPTIONS} />
+				</Form.Item>
 			</div>
-		</Form>
+			<Form.Item name="planFor" label="Times meant for">
+				<Radio.Group options={PLAN_FOR_OPTIONS} />
+			</Form.Item>
+		</section>
+	)
+}
+
+const PACE_OPTIONS = PACES.map((value) => ({ value, label: PACE_WORDS[value] }))
+const PLAN_FOR_OPTIONS = PLAN_FOR.map((value) => ({ value, label: PLAN_FOR_WORDS[value] }))
+
+function When({ places }: Pick<CourseFormProps, 'places'>) {
+	const stores = places.filter(({ kind }) => kind === 'store')
+	return (
+		<section className="sheet is-tall">
+			<h2>When</h2>
+			<SessionFields places={places} />
+			{stores.length > 0 && (
+				<Form.Item name="storeId" label="Between sessions the pieces lie in" className="narrow">
+					<Select className="place-select" placeholder={stores[0]?.name} allowClear options={toOptions(stores)} />
+				</Form.Item>
+			)}
+		</section>
+	)
+}
+
+const SPARES = [
+	{ value: 0.8, label: '8 times in 10' },
+	{ value: 0.9, label: '9 in 10' },
+	{ value: 0.95, label: '19 in 20' },
+]
+
+function How() {
+	return (
+		<section className="sheet">
+			<h2>How</h2>
+			<Form.Item name="spareConfidence" label="Spares, so that a student has enough pieces">
+				<Radio.Group options={SPARES} />
+			</Form.Item>
+			<div className="fields">
+				<Form.Item name="demoFlowers" label="Pieces for you to show, whole flowers’ worth">
+					<InputNumber controls={false} min={0} max={10} precision={0} />
+				</Form.Item>
+				<Form.Item name="homeworkMinutes" label="Most homework between two sessions" extra="0: none is given">
+					<InputNumber controls={false} min={0} max={600} precision={0} step={10} suffix="min" />
+				</Form.Item>
+			</div>
+		</section>
 	)
 }

@@ -1,11 +1,19 @@
+import { Link, useSearchParams } from 'react-router'
+import { useState } from 'react'
+import { deleteCourses, listCourses } from '../../../../db/repositories/course-list.server'
 import { LinkButton } from '../../../shared/components/link-button'
-import { Link } from 'react-router'
-import { listCourses } from '../../../../db/repositories/courses.server'
+import { ListSearch, type ListTerm } from '../../../shared/components/list-search/list-search'
+import { PageLinks } from '../../../shared/components/page-links'
 import { memberContext } from '../../../shared/http/contexts'
+import { readIntent } from '../../../shared/http/read-input.server'
+import { acting } from '../../../shared/http/responses.server'
 import { today } from '../../../shared/http/studio-clock.server'
-import { count, duration, shortDay } from '../../../shared/words/times'
 import { readPage } from '../../../shared/schemas/page'
+import { count } from '../../../shared/words/times'
+import { courseListActions, readCourseFilter } from '../../schemas/course-list'
 import type { Route } from './+types/route'
+import { ChosenCourses } from './chosen-courses'
+import { CourseRow } from './course-row'
 import './courses.css'
 
 export function meta() {
@@ -13,15 +21,57 @@ export function meta() {
 }
 
 export async function loader({ context, request }: Route.LoaderArgs) {
-	const page = readPage(new URL(request.url).searchParams)
+	const { searchParams } = new URL(request.url)
 	const { studio } = context.get(memberContext)
-	const { courses, pageCount } = await listCourses(studio.id, page)
-	return { courses, page, pageCount, date: today(studio.timeZone) }
+	const [filter, page, date] = [readCourseFilter(searchParams), readPage(searchParams), today(studio.timeZone)]
+	return { ...(await listCourses(studio.id, { ...filter, page, date })), filter, page, date }
 }
 
-type Summary = Route.ComponentProps['loaderData']['courses'][number]
+export function action({ request, context }: Route.ActionArgs) {
+	return acting(async () => {
+		const { courses } = await readIntent(request, courseListActions)
+		return { deleted: await deleteCourses(context.get(memberContext).studio.id, courses), asked: courses.length }
+	})
+}
 
-export default function Courses({ loaderData: { courses, page, pageCount, date } }: Route.ComponentProps) {
+const TERMS: ListTerm[] = [
+	{
+		name: 'when',
+		label: 'When',
+		options: [
+			{ value: '', label: 'any time' },
+			{ value: 'ahead', label: 'ahead' },
+			{ value: 'over', label: 'over' },
+		],
+	},
+	{
+		name: 'plan',
+		label: 'Plan',
+		options: [
+			{ value: '', label: 'any' },
+			{ value: 'fits', label: 'fits' },
+			{ value: 'open', label: 'does not fit yet' },
+		],
+	},
+	{
+		name: 'order',
+		label: 'Order',
+		options: [
+			{ value: '', label: 'latest first' },
+			{ value: 'soonest', label: 'earliest first' },
+			{ value: 'name', label: 'by name' },
+			{ value: 'largest', label: 'most students' },
+		],
+	},
+]
+
+export default function Courses({ loaderData, actionData }: Route.ComponentProps) {
+	const { courses, filter, page, pageCount, date } = loaderData
+	const { order: _, ...narrowing } = filter
+	const isNarrowed = Object.values(narrowing).some((value) => value !== undefined)
+	const [chosen, setChosen] = useState<ReadonlySet<number>>(new Set())
+	const toggle = (id: number, is: boolean) =>
+		setChosen((before) => new Set(is ? [...before, id] : [...before].filter((one) => one !== id)))
 	return (
 		<>
 			<div className="page-head">
@@ -30,65 +80,60 @@ export default function Courses({ loaderData: { courses, page, pageCount, date }
 					New course
 				</LinkButton>
 			</div>
+			<ListSearch
+				placeholder="magnolia, Thursdays"
+				terms={TERMS}
+				found={count(loaderData.count, 'course')}
+				clearTo={isNarrowed ? '/courses' : undefined}
+			/>
+			<ChosenCourses
+				courses={courses.filter(({ id }) => chosen.has(id))}
+				answer={actionData}
+				onDone={() => setChosen(new Set())}
+			/>
 			{courses.length === 0 ? (
-				<section className="sheet empty">
-					<h2>{page > 1 ? 'There is no such page' : 'No course yet'}</h2>
-					<p className="soft">A course is a design or two, a group, and the sessions it comes to.</p>
-					<LinkButton to={page > 1 ? '/courses' : '/designs'}>
-						{page > 1 ? 'To the first page' : 'Look at the designs'}
-					</LinkButton>
-				</section>
+				<NoCourses isNarrowed={isNarrowed} page={page} />
 			) : (
 				<ul className="course-list sheet">
 					{courses.map((course) => (
-						<CourseRow key={course.id} course={course} isOver={course.lastDate < date} />
+						<CourseRow
+							key={course.id}
+							course={course}
+							isOver={course.lastDate < date}
+							isChosen={chosen.has(course.id)}
+							onChoose={(is) => toggle(course.id, is)}
+						/>
 					))}
 				</ul>
 			)}
-			{pageCount > 1 && (
-				<nav className="row pages" aria-label="Pages">
-					{page > 1 && <Link to={`?page=${page - 1}`}>Later ones</Link>}
-					<span className="soft">
-						Page {page} of {pageCount}
-					</span>
-					{page < pageCount && <Link to={`?page=${page + 1}`}>Earlier ones</Link>}
-				</nav>
-			)}
+			<PageLinks page={page} pageCount={pageCount} />
 		</>
 	)
 }
 
-function CourseRow({ course, isOver }: { course: Summary; isOver: boolean }) {
+function NoCourses({ isNarrowed, page }: { isNarrowed: boolean; page: number }) {
+	const [search] = useSearchParams()
+	if (isNarrowed || page > 1) {
+		return (
+			<section className="sheet empty">
+				<h2>{isNarrowed ? 'No course is like that' : 'There is no such page'}</h2>
+				<p className="soft">
+					{isNarrowed ? `Nothing is found for “${search.get('q') || 'this'}”.` : 'It may have been.'}
+				</p>
+				<LinkButton to="/courses">All courses</LinkButton>
+			</section>
+		)
+	}
 	return (
-		<li className={isOver ? 'is-over' : ''}>
-			{course.coverSlug ? (
-				<img src={`/designs/${course.coverSlug}/picture.svg`} width={64} height={64} alt="" loading="lazy" />
-			) : (
-				<span />
-			)}
-			<div>
-				<h2>
-					<Link to={`/courses/${course.id}/plan`}>{course.name}</Link>
-				</h2>
-				<p className="soft">{course.designNames.join(', ')}</p>
-			</div>
-			<p>
-				{course.firstDate === course.lastDate
-					? shortDay(course.firstDate)
-					: `${shortDay(course.firstDate)} to ${shortDay(course.lastDate)}`}
-				<span className="soft">
-					{count(course.sessionCount, 'session')} · {count(course.studentCount, 'student')}
-				</span>
+		<section className="sheet empty">
+			<h2>No course yet</h2>
+			<p className="soft">
+				A course is a design or two, a group, and the sessions it comes to.{' '}
+				<Link to="/designs">Look at the designs</Link>
 			</p>
-			<PlanState course={course} isOver={isOver} />
-		</li>
+			<LinkButton type="primary" to="/courses/new">
+				Plan a course
+			</LinkButton>
+		</section>
 	)
-}
-
-function PlanState({ course: { planStatus, shortfallMinutes }, isOver }: { course: Summary; isOver: boolean }) {
-	if (isOver) return <p className="state soft">over</p>
-	if (planStatus === undefined) return <p className="state soft">no plan yet</p>
-	if (planStatus === 'infeasible') return <p className="state is-short">{duration(shortfallMinutes)} missing</p>
-	if (planStatus === 'unknown') return <p className="state is-short">does not fit</p>
-	return <p className="state is-good">it fits</p>
 }

@@ -67,8 +67,6 @@ export default function ImportDesigns({ loaderData: { largestFile } }: Route.Com
 	}
 	const problems = localProblem ? [{ path: '', message: localProblem }] : (fetcher.data?.problems ?? [])
 	const looked = localProblem ? undefined : fetcher.data?.looked
-	const whole = looked?.filter((one) => !('problems' in one)).length ?? 0
-	const isTaken = looked?.some((one) => 'takenVersion' in one && one.takenVersion !== undefined) ?? false
 	return (
 		<>
 			<div className="page-head">
@@ -91,50 +89,70 @@ export default function ImportDesigns({ loaderData: { largestFile } }: Route.Com
 				<InboxOutlined aria-hidden /> <strong>Drop a file here, or choose one</strong>
 			</Upload.Dragger>
 			<div aria-live="polite" className="stack">
-				{problems.length > 0 && (
-					<section className="alert">
-						<h2>This file cannot be taken in</h2>
-						<ul>
-							{problems.map(({ path, message }, p) => (
-								<li key={p}>
-									{path && <code>{path}</code>} {message}
-								</li>
-							))}
-						</ul>
-					</section>
-				)}
+				{problems.length > 0 && <FileProblems problems={problems} />}
 				{looked && file && (
-					<>
-						<h2>
-							{file.name}: {count(looked.length, 'design')}
-						</h2>
-						{looked.map((one, l) => (
-							<FilePreview key={l} looked={one} />
-						))}
-						{isTaken && <p className="soft">Some of these ids are in your book already.</p>}
-						<div className="row">
-							{whole > 0 && (
-								<Button
-									type="primary"
-									loading={fetcher.state !== 'idle'}
-									onClick={() => send({ intent: 'take', text: file.text, onTaken: 'both' })}
-								>
-									{isTaken
-										? `Take in ${count(whole, 'design')}, beside those there are`
-										: `Take in ${count(whole, 'design')}`}
-								</Button>
-							)}
-							{isTaken && (
-								<Button
-									onClick={() =>
-										send({ intent: 'take', text: file.text, onTaken: 'replace', versions: versionsOf(looked) })
-									}
-								>
-									Take as new versions of those there are
-								</Button>
-							)}
-						</div>
-					</>
+					<LookedAtFile
+						name={file.name}
+						looked={looked}
+						isBusy={fetcher.state !== 'idle'}
+						onTake={(terms) => send({ intent: 'take', text: file.text, ...terms })}
+					/>
+				)}
+			</div>
+		</>
+	)
+}
+
+function FileProblems({ problems }: { problems: readonly { path: string; message: string }[] }) {
+	return (
+		<section className="alert">
+			<h2>This file cannot be taken in</h2>
+			<ul>
+				{problems.map(({ path, message }, p) => (
+					<li key={p}>
+						{path && <code>{path}</code>} {message}
+					</li>
+				))}
+			</ul>
+		</section>
+	)
+}
+
+/** What is in the file, and how it may be taken in. */
+function LookedAtFile({
+	name,
+	looked,
+	isBusy,
+	onTake,
+}: {
+	name: string
+	looked: readonly LookedAt[]
+	isBusy: boolean
+	onTake: (terms: { onTaken: 'both' | 'replace'; versions?: Record<string, number> }) => void
+}) {
+	const whole = looked.filter((one) => !('problems' in one)).length
+	const versions = versionsOf(looked)
+	const isTaken = Object.keys(versions).length > 0
+	return (
+		<>
+			<h2>
+				{name}: {count(looked.length, 'design')}
+			</h2>
+			{looked.map((one, l) => (
+				<FilePreview key={l} looked={one} />
+			))}
+			{isTaken && <p className="soft">Some of these ids are in your book already.</p>}
+			<div className="row">
+				{whole > 0 && (
+					<Button type="primary" loading={isBusy} onClick={() => onTake({ onTaken: 'both' })}>
+						Take in {count(whole, 'design')}
+						{isTaken && ', beside those there are'}
+					</Button>
+				)}
+				{isTaken && (
+					<Button onClick={() => onTake({ onTaken: 'replace', versions })}>
+						Take as new versions of those there are
+					</Button>
 				)}
 			</div>
 		</>

@@ -8,6 +8,7 @@ import { getDesign } from '../../../../db/repositories/designs.server'
 import { ChoiceLinks } from '../../components/choice-links/choice-links'
 import { TemplatePageDrawing } from '../../components/template-page/template-page'
 import { NumberField } from '../../../shared/components/fields/number-field'
+import { ScrollRegion } from '../../../shared/components/scroll-region'
 import { memberContext } from '../../../shared/http/contexts'
 import { loading } from '../../../shared/http/responses.server'
 import { readPaper, readPicks } from '../../schemas/design-address'
@@ -80,7 +81,7 @@ export default function DesignSheets({
 					<p className="soft">No part of this design has an outline to cut by.</p>
 				</section>
 			) : (
-				<div className="template-pages">
+				<ScrollRegion label="Templates, page by page" className="template-pages">
 					{pages.map((page, p) => (
 						<TemplatePageDrawing
 							key={p}
@@ -91,7 +92,7 @@ export default function DesignSheets({
 							scale={BAR_MM / measuredMm}
 						/>
 					))}
-				</div>
+				</ScrollRegion>
 			)}
 		</>
 	)

@@ -30,22 +30,7 @@ export function PartStrip({ part, steps, allSteps, parts, wireMm, reckoned, dryi
 				{part && <PieceDrawing form={part.form} />}
 				<div>
 					<h3>{part?.name ?? 'Putting together'}</h3>
-					{part && (
-						<p className="soft small">
-							{count(part.piecesPerFlower, 'piece')} · {describeForm(part.form)}
-							{part.paste && ` · ${part.paste}, ${part.colour}`}
-							{part.wire &&
-								` · wire ${part.wire.gauge} gauge (${wireMm?.toFixed(2)} mm), ${part.wire.lengthMm / 10} cm`}
-							{part.ownPaste && ` (${part.ownPaste.name})`}
-							{part.drying && ` · dries on ${part.drying.former}`}
-							{dryingLink && (
-								<>
-									{' · '}
-									<Link to={dryingLink}>see it dry</Link>
-								</>
-							)}
-						</p>
-					)}
+					{part && <PartWords part={part} wireMm={wireMm} dryingLink={dryingLink} />}
 				</div>
 			</div>
 			<ol className="step-chain">
@@ -67,6 +52,29 @@ export function PartStrip({ part, steps, allSteps, parts, wireMm, reckoned, dryi
 				))}
 			</ol>
 		</section>
+	)
+}
+
+function PartWords({
+	part,
+	wireMm,
+	dryingLink,
+}: { part: NonNullable<PartStripProps['part']> } & Pick<PartStripProps, 'wireMm' | 'dryingLink'>) {
+	const { piecesPerFlower, form, paste, colour, wire, ownPaste, drying } = part
+	return (
+		<p className="soft small">
+			{count(piecesPerFlower, 'piece')} · {describeForm(form)}
+			{paste && ` · ${paste}, ${colour}`}
+			{wire && ` · wire ${wire.gauge} gauge (${wireMm?.toFixed(2)} mm), ${wire.lengthMm / 10} cm`}
+			{ownPaste && ` (${ownPaste.name})`}
+			{drying && ` · dries on ${drying.former}`}
+			{dryingLink && (
+				<>
+					{' · '}
+					<Link to={dryingLink}>see it dry</Link>
+				</>
+			)}
+		</p>
 	)
 }
 

@@ -1,4 +1,3 @@
-import type { DesignFilter } from '../../../../core/design/design-filter'
 import type { Option } from '../../../shared/components/fields/choice-fields'
 import { ListSearch, type ListTerm } from '../../../shared/components/list-search/list-search'
 import { describeLevel, KIND_WORDS } from '../../../shared/words/terms'
@@ -18,11 +17,18 @@ const TERMS: ListTerm[] = [
 	},
 	{ name: 'wires', label: 'Wires', options: [ANY, ...toOptions({ yes: 'wired', no: 'no wires' })] },
 	{ name: 'for', label: 'For', options: [ANY, ...toOptions({ children: 'children' })] },
+	{
+		name: 'order',
+		label: 'Order',
+		options: [
+			{ value: '', label: 'by name' },
+			...toOptions({ newest: 'changed last', easiest: 'easiest first', quickest: 'quickest first' }),
+		],
+	},
 ]
 
 /** Search and filters of the design book. */
-export function DesignSearch({ filter, count: found }: { filter: DesignFilter; count: number }) {
-	const isNarrowed = Object.values(filter).some((value) => value !== undefined)
+export function DesignSearch({ isNarrowed, count: found }: { isNarrowed: boolean; count: number }) {
 	return (
 		<ListSearch
 			placeholder="magnolia, first lesson"

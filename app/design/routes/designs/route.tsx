@@ -1,7 +1,9 @@
 import { LinkButton } from '../../../shared/components/link-button'
+import { DownloadOutlined } from '@ant-design/icons'
 import { Button } from 'antd'
 import { Link } from 'react-router'
 import { listDesigns } from '../../../../db/repositories/designs.server'
+import { PageLinks } from '../../../shared/components/page-links'
 import { memberContext } from '../../../shared/http/contexts'
 import { readPage } from '../../../shared/schemas/page'
 import { readDesignFilter } from '../../schemas/design-filter'
@@ -26,8 +28,8 @@ type Summary = Route.ComponentProps['loaderData']['designs'][number]
 
 export default function Designs({ loaderData }: Route.ComponentProps) {
 	const { designs, filter, page, pageCount } = loaderData
-	const isNarrowed = Object.values(filter).some((value) => value !== undefined)
-	const pageLink = (to: number) => `?${new URLSearchParams({ ...linkTerms(filter), page: String(to) })}`
+	const { order: _, ...narrowing } = filter
+	const isNarrowed = Object.values(narrowing).some((value) => value !== undefined)
 	return (
 		<>
 			<div className="page-head">
@@ -35,15 +37,15 @@ export default function Designs({ loaderData }: Route.ComponentProps) {
 				<p className="soft">What you teach, with its pieces, steps and waits.</p>
 				<div className="row push">
 					<LinkButton to="/designs/import">Import</LinkButton>
-					<Button href="/designs/export" download>
-						Export all
+					<Button href={exportLink(isNarrowed ? designs : [])} icon={<DownloadOutlined aria-hidden />} download>
+						{isNarrowed ? 'Export these' : 'Export all'}
 					</Button>
 					<LinkButton type="primary" to="/designs/new">
 						New design
 					</LinkButton>
 				</div>
 			</div>
-			<DesignSearch filter={filter} count={loaderData.count} />
+			<DesignSearch isNarrowed={isNarrowed} count={loaderData.count} />
 			{designs.length === 0 ? (
 				<NothingFound isNarrowed={isNarrowed} />
 			) : (
@@ -53,17 +55,15 @@ export default function Designs({ loaderData }: Route.ComponentProps) {
 					))}
 				</ul>
 			)}
-			{pageCount > 1 && (
-				<nav className="row pages" aria-label="Pages">
-					{page > 1 && <Link to={pageLink(page - 1)}>Before</Link>}
-					<span className="soft">
-						Page {page} of {pageCount}
-					</span>
-					{page < pageCount && <Link to={pageLink(page + 1)}>After</Link>}
-				</nav>
-			)}
+			<PageLinks page={page} pageCount={pageCount} />
 		</>
 	)
+}
+
+/** @param only - none: all there are */
+function exportLink(only: readonly Summary[]): string {
+	const search = new URLSearchParams(only.map(({ slug }) => ['only', slug]))
+	return only.length === 0 ? '/designs/export' : `/designs/export?${search}`
 }
 
 function DesignRow({ design }: { design: Summary }) {
@@ -110,14 +110,4 @@ function NothingFound({ isNarrowed }: { isNarrowed: boolean }) {
 			</div>
 		</section>
 	)
-}
-
-function linkTerms({ search, kind, level, audience, hasWires }: Route.ComponentProps['loaderData']['filter']) {
-	return {
-		...(search && { q: search }),
-		...(kind && { kind }),
-		...(level && { level: String(level) }),
-		...(audience && { for: audience }),
-		...(hasWires !== undefined && { wires: hasWires ? 'yes' : 'no' }),
-	}
 }

@@ -10,19 +10,16 @@ import { BACK_WORDS } from '../../words/drying'
 import type { DryingData } from './load-drying.server'
 import type { Drying } from './use-drying'
 
-const PASTES = Object.keys(PASTE_TERMS) as Paste[]
+const PASTES = wordOptions<string>(Object.keys(PASTE_TERMS))
 const BACKS = Object.entries(BACK_WORDS).map(([value, label]) => ({ value: value as BackFace, label }))
-const WIRES = [0, 18, 20, 22, 24, 26, 28, 30, 32, 33]
+const GAUGES = [0, 18, 20, 22, 24, 26, 28, 30, 32, 33].map((gauge) => ({
+	value: String(gauge),
+	label: gauge === 0 ? 'none' : String(gauge),
+}))
 
 /** What dries: taken from a design, or described here. */
 export function PieceFields({ drying, data }: { drying: Drying; data: DryingData }) {
-	const { address, change, problems } = drying
-	const { shape } = address
-	const problemOf = (field: string) => problems.find(({ path }) => path === field)?.message
-	const pastes = [
-		...PASTES.map((value) => ({ value: value as string, label: value as string })),
-		...data.ownPastes.map(({ name }) => ({ value: `own:${name}`, label: name })),
-	]
+	const { address, change } = drying
 	return (
 		<fieldset className="drying-fields">
 			<legend>What</legend>
@@ -30,71 +27,101 @@ export function PieceFields({ drying, data }: { drying: Drying; data: DryingData
 			<SelectField
 				label="Shape"
 				name="shape"
-				value={shape}
+				value={address.shape}
 				options={wordOptions(SHAPES)}
 				onChange={(value) => change({ shape: value, what: undefined })}
 			/>
-			{shape === 'sheet' && (
-				<>
-					<NumberField
-						label="Thickness"
-						unit="mm"
-						name="thickness"
-						value={address.thickness}
-						min={0.2}
-						max={12}
-						step={0.1}
-						hasSlider
-						problem={problemOf('thickness')}
-						onChange={(thickness) => change({ thickness })}
-					/>
-					<SelectField
-						label="Its back"
-						name="back"
-						value={address.back}
-						options={BACKS}
-						onChange={(back) => change({ back })}
-					/>
-				</>
-			)}
-			{shape === 'sheet' && (
-				<Disclosure head="Turned or taken off on the way" isOpen={address.turn > 0 || address.off > 0}>
-					<NumberField
-						label="Turned over after, h (0: not)"
-						name="turn"
-						value={address.turn}
-						min={0}
-						max={200}
-						step={0.5}
-						problem={problemOf('turn')}
-						onChange={(turn) => change({ turn, ...(turn > 0 && { off: 0 }) })}
-					/>
-					<NumberField
-						label="Taken off its former after, h (0: not)"
-						name="off"
-						value={address.off}
-						min={0}
-						max={200}
-						step={0.5}
-						problem={problemOf('off')}
-						onChange={(off) => change({ off, ...(off > 0 && { turn: 0 }) })}
-					/>
-				</Disclosure>
-			)}
-			{shape !== 'sheet' && shape !== 'moulded' && (
+			{address.shape === 'sheet' ? <SheetFields drying={drying} /> : <BodyFields drying={drying} />}
+			<PasteField drying={drying} data={data} />
+		</fieldset>
+	)
+}
+
+interface PieceFieldProps {
+	drying: Drying
+}
+
+function SheetFields({ drying: { address, change, problemOf } }: PieceFieldProps) {
+	return (
+		<>
+			<NumberField
+				label="Thickness"
+				unit="mm"
+				name="thickness"
+				value={address.thickness}
+				min={0.2}
+				max={12}
+				step={0.1}
+				hasSlider
+				problem={problemOf('thickness')}
+				onChange={(thickness) => change({ thickness })}
+			/>
+			<SelectField
+				label="Its back"
+				name="back"
+				value={address.back}
+				options={BACKS}
+				onChange={(back) => change({ back })}
+			/>
+			<Disclosure head="Turned or taken off on the way" isOpen={address.turn > 0 || address.off > 0}>
 				<NumberField
-					label="Thick"
-					unit="mm"
-					name="diameter"
-					value={address.diameter}
-					min={1}
-					max={80}
+					label="Turned over after (0: not)"
+					unit="h"
+					name="turn"
+					value={address.turn}
+					min={0}
+					max={200}
 					step={0.5}
-					hasSlider
-					problem={problemOf('diameter')}
-					onChange={(diameter) => change({ diameter })}
+					problem={problemOf('turn')}
+					onChange={(turn) => change({ turn, ...(turn > 0 && { off: 0 }) })}
 				/>
-			)}
+				<NumberField
+					label="Taken off its former after (0: not)"
+					unit="h"
+					name="off"
+					value={address.off}
+					min={0}
+					max={200}
+					step={0.5}
+					problem={problemOf('off')}
+					onChange={(off) => change({ off, ...(off > 0 && { turn: 0 }) })}
+				/>
+			</Disclosure>
+		</>
+	)
+}
+
+function BodyFields({ drying: { address, change, problemOf } }: PieceFieldProps) {
+	const { shape } = address
+	if (shape === 'moulded') {
+		return (
+			<NumberField
+				label="Weight"
+				unit="g"
+				name="mass"
+				value={address.mass}
+				min={0.2}
+				max={500}
+				step={0.5}
+				problem={problemOf('mass')}
+				onChange={(mass) => change({ mass })}
+			/>
+		)
+	}
+	return (
+		<>
+			<NumberField
+				label="Thick"
+				unit="mm"
+				name="diameter"
+				value={address.diameter}
+				min={1}
+				max={80}
+				step={0.5}
+				hasSlider
+				problem={problemOf('diameter')}
+				onChange={(diameter) => change({ diameter })}
+			/>
 			{(shape === 'cone' || shape === 'drop') && (
 				<NumberField
 					label="Long"
@@ -112,38 +139,31 @@ export function PieceFields({ drying, data }: { drying: Drying; data: DryingData
 					label="Round a wire of gauge"
 					name="gauge"
 					value={String(address.gauge)}
-					options={WIRES.map((gauge) => ({ value: String(gauge), label: gauge === 0 ? 'none' : String(gauge) }))}
+					options={GAUGES}
 					onChange={(gauge) => change({ gauge: Number(gauge) })}
 				/>
 			)}
-			{shape === 'moulded' && (
-				<NumberField
-					label="Weight"
-					unit="g"
-					name="mass"
-					value={address.mass}
-					min={0.2}
-					max={500}
-					step={0.5}
-					problem={problemOf('mass')}
-					onChange={(mass) => change({ mass })}
-				/>
-			)}
-			<SelectField
-				label="Paste"
-				name="paste"
-				value={address.own ? `own:${address.own}` : address.paste}
-				options={pastes}
-				onChange={(value) => {
-					const own = data.ownPastes.find(({ name }) => value === `own:${name}`)
-					change(
-						own
-							? { paste: own.like, own: own.name, pace: own.paceFactor }
-							: { paste: value as Paste, own: undefined, pace: 1 },
-					)
-				}}
-			/>
-		</fieldset>
+		</>
+	)
+}
+
+function PasteField({ drying: { address, change }, data }: { drying: Drying; data: DryingData }) {
+	const take = (value: string) => {
+		const own = data.ownPastes.find(({ name }) => value === `own:${name}`)
+		change(
+			own
+				? { paste: own.like, own: own.name, pace: own.paceFactor }
+				: { paste: value as Paste, own: undefined, pace: 1 },
+		)
+	}
+	return (
+		<SelectField<string>
+			label="Paste"
+			name="paste"
+			value={address.own ? `own:${address.own}` : address.paste}
+			options={[...PASTES, ...data.ownPastes.map(({ name }) => ({ value: `own:${name}`, label: name }))]}
+			onChange={take}
+		/>
 	)
 }
 

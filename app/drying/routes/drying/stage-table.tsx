@@ -1,6 +1,7 @@
 import type { DryingAnswer } from '../../../../core/drying/answer-drying'
 import { DRYING_STAGES } from '../../../../core/vocabulary/drying-stage'
 import { STAGE_TERMS } from '../../../../core/drying/stages'
+import { ScrollRegion } from '../../../shared/components/scroll-region'
 import { PlainTable } from '../../../shared/native/plain-table'
 import type { DryingAddress } from '../../drying-address'
 import { hoursWords, STAGE_WORDS } from '../../words/drying'
@@ -14,9 +15,9 @@ export function StageTable({ address, answer }: { address: DryingAddress; answer
 	return (
 		<section className="sheet" aria-labelledby="stages-head">
 			<h2 id="stages-head">Stage by stage</h2>
-			<div className="scroll-x">
+			<ScrollRegion label="Stages over the clock">
 				<StageChart address={address} answer={answer} />
-			</div>
+			</ScrollRegion>
 			<PlainTable
 				label="Stages in figures"
 				rows={DRYING_STAGES.map((stage) => ({ stage, ...stages[stage] }))}

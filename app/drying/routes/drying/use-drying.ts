@@ -14,6 +14,8 @@ export interface Drying {
 	/** The last question that could be answered, with its answer; undefined: none yet. */
 	answered: { address: DryingAddress; answer: DryingAnswer } | undefined
 	problems: readonly FieldProblem[]
+	/** What is wrong with a field; undefined: nothing. */
+	problemOf: (field: string) => string | undefined
 	change: (values: Partial<DryingAddress>) => void
 	/** Takes the last change back; undefined: there is none. */
 	undo: (() => void) | undefined
@@ -86,7 +88,8 @@ export function useDrying(data: DryingData): Drying {
 		return () => clearTimeout(timer)
 	}, [link, data.address, data.beside])
 
-	return { address, ...state, change, undo, askWorker }
+	const problemOf = (field: string) => state.problems.find(({ path }) => path === field)?.message
+	return { address, ...state, problemOf, change, undo, askWorker }
 }
 
 /** One worker for the page, which goes with it. */

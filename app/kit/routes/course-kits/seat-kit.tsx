@@ -21,13 +21,10 @@ interface SeatKitProps {
 
 /** Everything in the kit of one student. */
 export function SeatKit({ kit, seat, units, spareWords }: SeatKitProps) {
-	const s = seat.number - 1
-	const of = (shares: { kits: number[] }) => amountOfSeat(shares, s)
+	const of = (shares: { kits: number[] }) => amountOfSeat(shares, seat.number - 1)
 	const pieces = kit.lines.reduce((sum, { shares }) => sum + of(shares), 0)
 	const pasteMg = kit.paste.reduce((sum, { shares }) => sum + of(shares), 0)
 	const wires = kit.wires.flatMap(({ lines }) => lines).reduce((sum, { shares }) => sum + of(shares), 0)
-	const allergens = allergensOfKit(kit, seat.number)
-	const exchanges = kit.exchanges.filter(({ seatNumber }) => seatNumber === seat.number)
 	const special = seat.student ? studentWords(seat.student) : []
 	return (
 		<section className="sheet seat-kit" aria-labelledby="seat-head">
@@ -40,24 +37,43 @@ export function SeatKit({ kit, seat, units, spareWords }: SeatKitProps) {
 				{pasteMg > 0 && <b>{amountWords(pasteMg, 'mg', units)} of paste</b>}
 				{wires > 0 && <b>{count(wires, 'wire')}</b>}
 			</p>
+			<SeatNotices kit={kit} seat={seat} />
+			<div className="kit-columns">
+				<Pieces kit={kit} of={of} spareWords={spareWords} />
+				<PasteAndWires kit={kit} of={of} units={units} />
+				<SuppliesAndTools kit={kit} of={of} units={units} />
+			</div>
+		</section>
+	)
+}
+
+/** How much of something this student gets. */
+type AmountOf = (shares: { kits: number[] }) => number
+
+/** What differs for her: exchanges, her hand, her age, her notes, and what is in the kit that she must know of. */
+function SeatNotices({ kit, seat: { number, student } }: Pick<SeatKitProps, 'kit' | 'seat'>) {
+	const allergens = allergensOfKit(kit, number)
+	const exchanges = kit.exchanges.filter(({ seatNumber }) => seatNumber === number)
+	return (
+		<>
 			{exchanges.map((exchange, e) => (
 				<p key={e} className={exchange.instead ? 'kit-exchange' : 'alert'}>
 					⇄ {exchangeWords(exchange)}
 				</p>
 			))}
-			{seat.student?.isLeftHanded && (
+			{student?.isLeftHanded && (
 				<p className="kit-exchange">
 					Left-handed: scissors for the left hand, a place at the left end of the table, and every turn shown the other
 					way round.
 				</p>
 			)}
-			{seat.student?.isChild && kit.wires.length > 0 && (
+			{student?.isChild && kit.wires.length > 0 && (
 				<p className="alert">
 					Child: this design has wires, and nothing takes their place. Choose an unwired way, or an adult works with
 					them.
 				</p>
 			)}
-			{seat.student?.notes && <p className="kit-exchange">{seat.student.notes}</p>}
+			{student?.notes && <p className="kit-exchange">{student.notes}</p>}
 			<p>
 				<b>In this kit:</b>{' '}
 				{allergens.length === 0
@@ -65,86 +81,94 @@ export function SeatKit({ kit, seat, units, spareWords }: SeatKitProps) {
 					: allergens.map(({ allergen, sources }) => `${allergen} (${sources.join(', ')})`).join('; ')}
 				<span className="soft small"> Labels have the last word.</span>
 			</p>
-			<div className="kit-columns">
-				<div>
-					<h3>Pieces</h3>
-					<ul className="kit-list">
-						{kit.lines.map(({ designId, part, shares, needed, isMadeAhead }) => (
-							<li key={`${designId} ${part.id}`} className={`tint-${part.tint}`}>
-								<b>{of(shares)}</b>
-								<span>
-									{part.name}
-									<span className="soft small">
-										{describeForm(part.form)}
-										{of(shares) > needed && `; ${of(shares) - needed} spare`}
-										{isMadeAhead && '; handed out finished'}
-									</span>
-								</span>
-							</li>
-						))}
-					</ul>
-					<p className="soft small">Spares so that there are enough {spareWords}.</p>
-				</div>
-				<div>
-					<h3>Paste, weighed out</h3>
-					<ul className="kit-list">
-						{kit.paste
-							.filter(({ shares }) => of(shares) > 0)
-							.map(({ item, shares, sources }) => (
-								<li key={item.key}>
-									<Why reasons={sources.map((source) => pasteSourceWords(source, units))}>
-										{amountWords(of(shares), 'mg', units)}
-									</Why>
-									<span>
-										{item.colour}
-										<span className="soft small">{item.paste}</span>
-									</span>
-								</li>
-							))}
-					</ul>
-					<h3>Wires, cut</h3>
-					<ul className="kit-list">
-						{kit.wires.flatMap(({ gauge, colour, lines }) =>
-							lines
-								.filter(({ shares }) => of(shares) > 0)
-								.map(({ designName, partName, lengthMm, shares }) => (
-									<li key={`${gauge} ${colour} ${designName} ${partName}`}>
-										<b>{of(shares)}</b>
-										<span>
-											{lengthWords(lengthMm, units)}, {gauge} gauge {colour}
-											<span className="soft small">{partName}</span>
-										</span>
-									</li>
-								)),
-						)}
-					</ul>
-					{kit.wires.length === 0 && <p className="soft">None.</p>}
-				</div>
-				<div>
-					<h3>With it</h3>
-					<ul className="kit-list">
-						{kit.supplies
-							.filter(({ shares }) => of(shares) > 0)
-							.map(({ item, shares, sources }) => (
-								<li key={item.key}>
-									<Why reasons={sources.map((source) => supplySourceWords(source, item.unit, units))}>
-										{amountWords(of(shares), item.unit, units)}
-									</Why>
-									<span>{item.name}</span>
-								</li>
-							))}
-					</ul>
-					<h3>Tools at the place</h3>
-					<p>
-						{kit.tools
-							.filter(({ ownedCount, studentCount }) => ownedCount === undefined || ownedCount >= studentCount)
-							.map(({ tool }) => tool)
-							.join(', ') || 'none'}
-					</p>
-					<SharedTools kit={kit} />
-				</div>
-			</div>
-		</section>
+		</>
+	)
+}
+
+function Pieces({ kit, of, spareWords }: Pick<SeatKitProps, 'kit' | 'spareWords'> & { of: AmountOf }) {
+	return (
+		<div>
+			<h3>Pieces</h3>
+			<ul className="kit-list">
+				{kit.lines.map(({ designId, part, shares, needed, isMadeAhead }) => (
+					<li key={`${designId} ${part.id}`} className={`tint-${part.tint}`}>
+						<b>{of(shares)}</b>
+						<span>
+							{part.name}
+							<span className="soft small">
+								{describeForm(part.form)}
+								{of(shares) > needed && `; ${of(shares) - needed} spare`}
+								{isMadeAhead && '; handed out finished'}
+							</span>
+						</span>
+					</li>
+				))}
+			</ul>
+			<p className="soft small">Spares so that there are enough {spareWords}.</p>
+		</div>
+	)
+}
+
+function PasteAndWires({ kit, of, units }: Pick<SeatKitProps, 'kit' | 'units'> & { of: AmountOf }) {
+	const wires = kit.wires.flatMap(({ gauge, colour, lines }) =>
+		lines.filter(({ shares }) => of(shares) > 0).map((line) => ({ gauge, colour, ...line })),
+	)
+	return (
+		<div>
+			<h3>Paste, weighed out</h3>
+			<ul className="kit-list">
+				{kit.paste
+					.filter(({ shares }) => of(shares) > 0)
+					.map(({ item, shares, sources }) => (
+						<li key={item.key}>
+							<Why reasons={sources.map((source) => pasteSourceWords(source, units))}>
+								{amountWords(of(shares), 'mg', units)}
+							</Why>
+							<span>
+								{item.colour}
+								<span className="soft small">{item.paste}</span>
+							</span>
+						</li>
+					))}
+			</ul>
+			<h3>Wires, cut</h3>
+			<ul className="kit-list">
+				{wires.map(({ gauge, colour, designName, partName, lengthMm, shares }) => (
+					<li key={`${gauge} ${colour} ${designName} ${partName}`}>
+						<b>{of(shares)}</b>
+						<span>
+							{lengthWords(lengthMm, units)}, {gauge} gauge {colour}
+							<span className="soft small">{partName}</span>
+						</span>
+					</li>
+				))}
+			</ul>
+			{kit.wires.length === 0 && <p className="soft">None.</p>}
+		</div>
+	)
+}
+
+function SuppliesAndTools({ kit, of, units }: Pick<SeatKitProps, 'kit' | 'units'> & { of: AmountOf }) {
+	const own = kit.tools.filter(({ ownedCount, studentCount }) => ownedCount === undefined || ownedCount >= studentCount)
+	return (
+		<div>
+			<h3>With it</h3>
+			<ul className="kit-list">
+				{kit.supplies
+					.filter(({ shares }) => of(shares) > 0)
+					.map(({ item, shares, sources }) => (
+						<li key={item.key}>
+							<Why reasons={sources.map((source) => supplySourceWords(source, item.unit, units))}>
+								{amountWords(of(shares), item.unit, units)}
+							</Why>
+							<span>{item.name}</span>
+						</li>
+					))}
+			</ul>
+			<h3>Tools at the place</h3>
+			<p>{own.map(({ tool }) => tool).join(', ') || 'none'}</p>
+			<SharedTools kit={kit} />
+		</div>
 	)
 }
 

@@ -1,7 +1,7 @@
 import { amountOfSeat } from '../../../../core/kit/bill'
-import { Link } from 'react-router'
 import type { UnitSystem } from '../../../../core/materials/units'
 import { amountWords } from '../../../shared/words/amounts'
+import { OptionLink } from '../../../shared/components/option-link'
 import { seatName } from '../../words/kits'
 import { count } from '../../../shared/words/times'
 import type { ShownKit } from './seat-kit'
@@ -17,16 +17,9 @@ export function TableKits({ kit, size, units }: { kit: ShownKit; size: number; u
 		<>
 			<div className="kit-views no-print" role="group" aria-label="Students at a table">
 				{SIZES.map((option) => (
-					<Link
-						key={option}
-						className="option-link"
-						to={`?view=tables&table=${option}`}
-						replace
-						preventScrollReset
-						aria-current={option === size ? 'true' : undefined}
-					>
+					<OptionLink key={option} to={`?view=tables&table=${option}`} isCurrent={option === size}>
 						{option} at a table
-					</Link>
+					</OptionLink>
 				))}
 			</div>
 			<div className="table-kits">

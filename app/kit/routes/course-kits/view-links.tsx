@@ -1,7 +1,7 @@
-import { Link } from 'react-router'
 import type { Exchange } from '../../../../core/kit/exchanges'
 import type { Seat } from '../../../../core/kit/student'
 import type { KitView } from '../../schemas/kit-view'
+import { OptionLink } from '../../../shared/components/option-link'
 import { seatName } from '../../words/kits'
 
 interface ViewLinksProps {
@@ -13,9 +13,9 @@ interface ViewLinksProps {
 /** Whose kit: a student's, the class's, or a table's. Whoever has an exchange is marked. */
 export function ViewLinks({ view, seats, exchanges }: ViewLinksProps) {
 	const link = (to: string, label: string, isCurrent: boolean) => (
-		<Link className="option-link" to={to} preventScrollReset replace aria-current={isCurrent ? 'true' : undefined}>
+		<OptionLink to={to} isCurrent={isCurrent}>
 			{label}
-		</Link>
+		</OptionLink>
 	)
 	return (
 		<nav className="kit-views no-print" aria-label="Whose kit">

@@ -18,7 +18,7 @@ import { readKit } from '../../read-kit.server'
 import { moneySchema, toCourseMoney, toFields, type MoneyInput } from '../../schemas/money'
 import { amountWords, money as told } from '../../../shared/words/amounts'
 import { STOCK_WORDS } from '../../words/kits'
-import { count } from '../../../shared/words/times'
+import { count, duration } from '../../../shared/words/times'
 import type { Route } from './+types/route'
 import './kit-cost.css'
 
@@ -56,111 +56,18 @@ export function action({ params, request, context }: Route.ActionArgs) {
 	return changing(save, () => getCourseMoney(studio.id, readId(params.courseId)))
 }
 
-export default function KitCostPage({ loaderData: { state, money, price, currency, ...page } }: Route.ComponentProps) {
-	const tell = (cents: number) => told(cents, currency)
-	const { version, setVersion, theirsOf } = useVersion<StoredMoney>(page.version)
-	const { form, submit, clearProblems, isSaving, isSaved, refusal } = useSchemaForm<MoneyInput>({
-		schema: moneySchema,
-		toBody: (values) => ({ ...values, version }),
-		onSaved: () => setVersion(version + 1),
-	})
-	const theirs = theirsOf({ refusal })
+export default function KitCostPage({ loaderData }: Route.ComponentProps) {
+	const { state, price } = loaderData
+	const tell = (cents: number) => told(cents, loaderData.currency)
 	return (
 		<KitNotices state={state}>
 			{price && (
 				<div className="cost-page">
-					<section className="sheet" aria-labelledby="answer">
-						<h2 id="answer">{count(page.studentCount, 'student')}</h2>
-						<p className="cost-answer">
-							{money.priceCents === 0
-								? `${tell(price.coveringPriceCents)} each covers it`
-								: price.incomeCents >= price.totalCents
-									? `${tell(price.incomeCents - price.totalCents)} over`
-									: `${tell(price.totalCents - price.incomeCents)} short`}
-						</p>
-						{money.priceCents > 0 && (
-							<p>
-								{price.breakEvenStudents === undefined
-									? 'No number of students covers it at this price: each costs more than she pays.'
-									: `Even from ${count(price.breakEvenStudents, 'student')} at ${tell(money.priceCents)}; with ${page.studentCount}, ${tell(price.coveringPriceCents)} each would cover it.`}
-							</p>
-						)}
-						<dl className="figures cost-figures">
-							<dt>Materials of each kit</dt>
-							<dd>{tell(price.perStudentCents)}</dd>
-							<dt>All materials</dt>
-							<dd>{tell(price.materialCents)}</dd>
-							<dt>Your {page.hours.toFixed(1)} hours, in class and before</dt>
-							<dd>{tell(price.payCents)}</dd>
-							<dt>Room</dt>
-							<dd>{tell(money.roomCents)}</dd>
-							<dt>Other</dt>
-							<dd>{tell(money.otherCents)}</dd>
-							<dt>Together</dt>
-							<dd>{tell(price.totalCents)}</dd>
-						</dl>
-						{price.withoutPrice.length > 0 && (
-							<p className="alert">Too low by what has no price on the shelf: {price.withoutPrice.join(', ')}.</p>
-						)}
-					</section>
-					<section className="sheet cost-form" aria-labelledby="asked">
-						<Form
-							form={form}
-							layout="vertical"
-							requiredMark={false}
-							initialValues={toFields(money)}
-							onFinish={submit}
-							onValuesChange={clearProblems}
-						>
-							<h2 id="asked">Asked and paid, {currency}</h2>
-							{theirs && (
-								<StaleNotice
-									message={refusal?.message ?? ''}
-									theirs={moneyWords(theirs.money, tell)}
-									onKeepMine={() => setVersion(theirs.version)}
-									onTakeTheirs={() => {
-										form.setFieldsValue(toFields(theirs.money))
-										setVersion(theirs.version)
-									}}
-								/>
-							)}
-							<MoneyField name="price" label="Price for each student" />
-							<MoneyField name="room" label="Room, all sessions" />
-							<MoneyField name="payPerHour" label="Your hour" />
-							<MoneyField name="other" label="Anything else" />
-							<div className="row">
-								<Button type="primary" htmlType="submit" disabled={isSaving}>
-									Reckon and keep
-								</Button>
-								{isSaved && <span role="status">Kept.</span>}
-							</div>
-						</Form>
-					</section>
+					<CostAnswer page={loaderData} price={price} tell={tell} />
+					<MoneyForm page={loaderData} tell={tell} />
 					<section className="sheet cost-lines" aria-labelledby="lines">
 						<h2 id="lines">Materials, by what is used of them</h2>
-						<DataTable
-							label="Materials and their cost"
-							hasHead={false}
-							rows={price.lines.toSorted((a, b) => (b.costCents ?? 0) - (a.costCents ?? 0))}
-							keyOf={({ key }) => key}
-							columns={[
-								{
-									name: 'What',
-									isHead: true,
-									cell: ({ name, kind }) => (
-										<>
-											{name} <span className="soft small">{STOCK_WORDS[kind]}</span>
-										</>
-									),
-								},
-								{ name: 'Used', isNumber: true, cell: ({ amount, unit }) => amountWords(amount, unit, page.units) },
-								{
-									name: 'Cost',
-									isNumber: true,
-									cell: (line) => <LineCost line={line} units={page.units} tell={tell} />,
-								},
-							]}
-						/>
+						<CostLines lines={price.lines} units={loaderData.units} tell={tell} />
 						<p className="soft small">
 							At the cheapest price on the shelf for what is used; a whole pack may cost more.
 						</p>
@@ -168,6 +75,129 @@ export default function KitCostPage({ loaderData: { state, money, price, currenc
 				</div>
 			)}
 		</KitNotices>
+	)
+}
+
+type CostPage = Route.ComponentProps['loaderData']
+type Tell = (cents: number) => string
+
+/** What is left over or missing, from how many students it pays, and what it is made of. */
+function CostAnswer({
+	page: { money, hours, studentCount },
+	price,
+	tell,
+}: {
+	page: CostPage
+	price: NonNullable<CostPage['price']>
+	tell: Tell
+}) {
+	return (
+		<section className="sheet" aria-labelledby="answer">
+			<h2 id="answer">{count(studentCount, 'student')}</h2>
+			<p className="cost-answer">
+				{money.priceCents === 0
+					? `${tell(price.coveringPriceCents)} each covers it`
+					: price.incomeCents >= price.totalCents
+						? `${tell(price.incomeCents - price.totalCents)} over`
+						: `${tell(price.totalCents - price.incomeCents)} short`}
+			</p>
+			{money.priceCents > 0 && (
+				<p>
+					{price.breakEvenStudents === undefined
+						? 'No number of students covers it at this price: each costs more than she pays.'
+						: `Even from ${count(price.breakEvenStudents, 'student')} at ${tell(money.priceCents)}; with ${studentCount}, ${tell(price.coveringPriceCents)} each would cover it.`}
+				</p>
+			)}
+			<dl className="figures cost-figures">
+				<dt>Materials of each kit</dt>
+				<dd>{tell(price.perStudentCents)}</dd>
+				<dt>All materials</dt>
+				<dd>{tell(price.materialCents)}</dd>
+				<dt>Your {duration(Math.round(hours * 60))}, in class and before</dt>
+				<dd>{tell(price.payCents)}</dd>
+				<dt>Room</dt>
+				<dd>{tell(money.roomCents)}</dd>
+				<dt>Other</dt>
+				<dd>{tell(money.otherCents)}</dd>
+				<dt>Together</dt>
+				<dd>{tell(price.totalCents)}</dd>
+			</dl>
+			{price.withoutPrice.length > 0 && (
+				<p className="alert">Too low by what has no price on the shelf: {price.withoutPrice.join(', ')}.</p>
+			)}
+		</section>
+	)
+}
+
+/** What is asked of students, and what is paid. */
+function MoneyForm({ page: { money, currency, version: read }, tell }: { page: CostPage; tell: Tell }) {
+	const { version, setVersion, theirsOf } = useVersion<StoredMoney>(read)
+	const { form, submit, clearProblems, isSaving, isSaved, refusal } = useSchemaForm<MoneyInput>({
+		schema: moneySchema,
+		toBody: (values) => ({ ...values, version }),
+		onSaved: () => setVersion(version + 1),
+	})
+	const theirs = theirsOf({ refusal })
+	const takeTheirs = () => {
+		if (!theirs) return
+		form.setFieldsValue(toFields(theirs.money))
+		setVersion(theirs.version)
+	}
+	return (
+		<section className="sheet cost-form" aria-labelledby="asked">
+			<Form
+				form={form}
+				layout="vertical"
+				requiredMark={false}
+				initialValues={toFields(money)}
+				onFinish={submit}
+				onValuesChange={clearProblems}
+			>
+				<h2 id="asked">Asked and paid</h2>
+				{theirs && (
+					<StaleNotice
+						message={refusal?.message ?? ''}
+						theirs={moneyWords(theirs.money, tell)}
+						onKeepMine={() => setVersion(theirs.version)}
+						onTakeTheirs={takeTheirs}
+					/>
+				)}
+				<MoneyField name="price" label="Price for each student" currency={currency} />
+				<MoneyField name="room" label="Room, all sessions" currency={currency} />
+				<MoneyField name="payPerHour" label="Your hour" currency={currency} />
+				<MoneyField name="other" label="Anything else" currency={currency} />
+				<div className="row">
+					<Button type="primary" htmlType="submit" disabled={isSaving}>
+						Reckon and keep
+					</Button>
+					{isSaved && <span role="status">Kept.</span>}
+				</div>
+			</Form>
+		</section>
+	)
+}
+
+function CostLines({ lines, units, tell }: { lines: readonly CostLine[]; units: UnitSystem; tell: Tell }) {
+	return (
+		<DataTable
+			label="Materials and their cost"
+			hasHead={false}
+			rows={lines.toSorted((a, b) => (b.costCents ?? 0) - (a.costCents ?? 0))}
+			keyOf={({ key }) => key}
+			columns={[
+				{
+					name: 'What',
+					isHead: true,
+					cell: ({ name, kind }) => (
+						<>
+							{name} <span className="soft small">{STOCK_WORDS[kind]}</span>
+						</>
+					),
+				},
+				{ name: 'Used', isNumber: true, cell: ({ amount, unit }) => amountWords(amount, unit, units) },
+				{ name: 'Cost', isNumber: true, cell: (line) => <LineCost line={line} units={units} tell={tell} /> },
+			]}
+		/>
 	)
 }
 
@@ -197,10 +227,10 @@ function moneyWords(
 	]
 }
 
-function MoneyField({ name, label }: { name: keyof MoneyInput; label: string }) {
+function MoneyField({ name, label, currency }: { name: keyof MoneyInput; label: string; currency: string }) {
 	return (
 		<Form.Item name={name} label={label}>
-			<InputNumber controls={false} precision={2} />
+			<InputNumber controls={false} precision={2} suffix={currency} />
 		</Form.Item>
 	)
 }

@@ -1,9 +1,9 @@
-import { Link } from 'react-router'
 import type { CuttingPlan } from '../../../../core/materials/cutting-plan'
 import { count } from '../../../shared/words/times'
 import { CuttingBars } from './cutting-bars'
 import type { WireGroup } from '../../../../core/kit/wire-bill'
 import type { UnitSystem } from '../../../../core/materials/units'
+import { OptionLink } from '../../../shared/components/option-link'
 import { lengthWords } from '../../../shared/words/amounts'
 
 /** With what the studio's gauge table says. */
@@ -26,24 +26,12 @@ export function WirePlan({ wires, isByKit, studentCount, stockLengthsMm, units }
 			<div className="row">
 				<h2 id="wires">Wires to cut</h2>
 				<div className="cut-links no-print" role="group" aria-label="Cut for">
-					<Link
-						className="option-link"
-						to="?cut=pooled"
-						replace
-						preventScrollReset
-						aria-current={isByKit ? undefined : 'true'}
-					>
+					<OptionLink to="?cut=pooled" isCurrent={!isByKit}>
 						the class together
-					</Link>
-					<Link
-						className="option-link"
-						to="?cut=by-kit"
-						replace
-						preventScrollReset
-						aria-current={isByKit ? 'true' : undefined}
-					>
+					</OptionLink>
+					<OptionLink to="?cut=by-kit" isCurrent={isByKit}>
 						kit by kit
-					</Link>
+					</OptionLink>
 				</div>
 			</div>
 			<p className="soft">

@@ -100,11 +100,18 @@ function PaperTableView({ table: { heading, columns, rows, hasBoxes } }: { table
 				keyOf={({ r }) => r}
 				columns={[
 					...(hasBoxes
-						? [{ name: 'box', head: '', cellClass: () => 'paper-box', cell: () => <span aria-hidden /> }]
+						? [
+								{
+									name: 'box',
+									head: <span className="hidden-words">To tick</span>,
+									cellClass: () => 'paper-box',
+									cell: () => <span aria-hidden />,
+								},
+							]
 						: []),
 					...columns.map(({ label, isNumber }, c) => ({
 						name: label || 'detail',
-						head: label,
+						head: label || <span className="hidden-words">More</span>,
 						isNumber: isNumber ?? false,
 						cell: ({ cells }: { cells: PaperTable['rows'][number] }) => cellText(present(cells[c], 'a cell')),
 					})),

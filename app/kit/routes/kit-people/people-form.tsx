@@ -78,59 +78,7 @@ export function PeopleForm({
 						{refusal.problems.find(({ path }) => path === 'students')?.message ?? refusal.message}
 					</p>
 				)}
-				<Form.List name="students">
-					{(fields, { add, remove }) => (
-						<>
-							{fields.map(({ key, name }) => (
-								<fieldset key={key} className="person">
-									<legend>Student {name + 1}</legend>
-									<div className="fields">
-										<Form.Item name={[name, 'name']} label="Name">
-											<Input maxLength={80} autoComplete="off" />
-										</Form.Item>
-										<Form.Item name={[name, 'level']} label="Level">
-											<Select allowClear placeholder="as the group" options={LEVEL_OPTIONS} className="person-select" />
-										</Form.Item>
-										<Form.Item name={[name, 'avoids']} label="Without">
-											<Select
-												mode="multiple"
-												placeholder="nothing"
-												options={ALLERGEN_OPTIONS}
-												className="person-avoids"
-											/>
-										</Form.Item>
-										<Form.Item name={[name, 'diet']} label="Diet" initialValue="any">
-											<Select options={DIET_OPTIONS} className="person-select" />
-										</Form.Item>
-									</div>
-									<div className="fields">
-										<Form.Item name={[name, 'isLeftHanded']} valuePropName="checked" initialValue={false}>
-											<Checkbox>left-handed</Checkbox>
-										</Form.Item>
-										<Form.Item name={[name, 'isChild']} valuePropName="checked" initialValue={false}>
-											<Checkbox>child</Checkbox>
-										</Form.Item>
-										<Form.Item name={[name, 'notes']} label="For her kit" initialValue="" className="person-notes">
-											<Input maxLength={300} />
-										</Form.Item>
-										<Button className="row-button" onClick={() => remove(name)}>
-											Take off
-										</Button>
-									</div>
-								</fieldset>
-							))}
-							{fields.length < places && (
-								<Button
-									onClick={() =>
-										add({ name: '', isLeftHanded: false, isChild: false, avoids: [], diet: 'any', notes: '' })
-									}
-								>
-									One more person
-								</Button>
-							)}
-						</>
-					)}
-				</Form.List>
+				<PeopleList places={places} />
 			</section>
 			<div className="row form-foot">
 				<Button type="primary" htmlType="submit" disabled={isSaving}>
@@ -145,6 +93,60 @@ export function PeopleForm({
 				problems={fileProblems.map(({ message }) => message)}
 			/>
 		</Form>
+	)
+}
+
+function PeopleList({ places }: { places: number }) {
+	return (
+		<Form.List name="students">
+			{(fields, { add, remove }) => (
+				<>
+					{fields.map(({ key, name }) => (
+						<PersonFields key={key} position={name} onRemove={() => remove(name)} />
+					))}
+					{fields.length < places && <Button onClick={() => add(NOBODY)}>One more person</Button>}
+				</>
+			)}
+		</Form.List>
+	)
+}
+
+const NOBODY: Student = { name: '', isLeftHanded: false, isChild: false, avoids: [], diet: 'any', notes: '' }
+
+/** What the kit of one person needs to know. */
+function PersonFields({ position, onRemove }: { position: number; onRemove: () => void }) {
+	return (
+		<fieldset className="person">
+			<legend>Student {position + 1}</legend>
+			<div className="fields">
+				<Form.Item name={[position, 'name']} label="Name">
+					<Input maxLength={80} autoComplete="off" />
+				</Form.Item>
+				<Form.Item name={[position, 'level']} label="Level">
+					<Select allowClear placeholder="as the group" options={LEVEL_OPTIONS} className="person-select" />
+				</Form.Item>
+				<Form.Item name={[position, 'avoids']} label="Without">
+					<Select mode="multiple" placeholder="nothing" options={ALLERGEN_OPTIONS} className="person-avoids" />
+				</Form.Item>
+				<Form.Item name={[position, 'diet']} label="Diet" initialValue="any">
+					<Select options={DIET_OPTIONS} className="person-select" />
+				</Form.Item>
+			</div>
+			<div className="fields">
+				<Form.Item name={[position, 'isLeftHanded']} valuePropName="checked" initialValue={false}>
+					<Checkbox>left-handed</Checkbox>
+				</Form.Item>
+				<Form.Item name={[position, 'isChild']} valuePropName="checked" initialValue={false}>
+					<Checkbox>child</Checkbox>
+				</Form.Item>
+				<Form.Item name={[position, 'notes']} label="For her kit" initialValue="" className="person-notes">
+					<Input maxLength={300} />
+				</Form.Item>
+				<Button className="row-button" onClick={onRemove}>
+					Take off
+				</Button>
+			</div>
+		</fieldset>
 	)
 }
 

@@ -50,26 +50,7 @@ export default function StockPage({ loaderData, actionData }: Route.ComponentPro
 				<StockFiles />
 			</div>
 			<div className="stack">
-				{answer.told && (
-					<div className="told row" role="status">
-						{answer.told}
-						{answer.undo && (
-							<Form method="post">
-								{Object.entries(answer.undo).map(([name, value]) => (
-									<input key={name} type="hidden" name={name} value={value} />
-								))}
-								<Button type="link" htmlType="submit">
-									put it back
-								</Button>
-							</Form>
-						)}
-					</div>
-				)}
-				{answer.message && (problems.length === 0 || problems.some(({ path }) => path === 'text')) && (
-					<div className="alert" role="alert">
-						{problems.length === 0 ? answer.message : problems.map(({ message }) => <p key={message}>{message}</p>)}
-					</div>
-				)}
+				<StockAnswer answer={answer} />
 				<ItemForm asked={loaderData.asked} problems={problems} />
 				<ShelfTable data={loaderData} />
 				<SupplierTable data={loaderData} />
@@ -78,6 +59,35 @@ export default function StockPage({ loaderData, actionData }: Route.ComponentPro
 					{loaderData.suppliers.length > 0 && <OfferForm data={loaderData} problems={problems} />}
 				</div>
 			</div>
+		</>
+	)
+}
+
+/** What was done, and how to take it back; or why it was not, where no field is to blame. */
+function StockAnswer({ answer: { told, undo, message, problems = [] } }: { answer: Answer }) {
+	const isOfNoField = problems.length === 0 || problems.some(({ path }) => path === 'text')
+	return (
+		<>
+			{told && (
+				<div className="told row" role="status">
+					{told}
+					{undo && (
+						<Form method="post">
+							{Object.entries(undo).map(([name, value]) => (
+								<input key={name} type="hidden" name={name} value={value} />
+							))}
+							<Button type="link" htmlType="submit">
+								put it back
+							</Button>
+						</Form>
+					)}
+				</div>
+			)}
+			{message && isOfNoField && (
+				<div className="alert" role="alert">
+					{problems.length === 0 ? message : problems.map((problem) => <p key={problem.message}>{problem.message}</p>)}
+				</div>
+			)}
 		</>
 	)
 }

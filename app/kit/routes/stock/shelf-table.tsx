@@ -1,6 +1,6 @@
 import { Button, Input, InputNumber } from 'antd'
 import { Form, Link } from 'react-router'
-import { STOCK_KINDS } from '../../../../core/kit/stock'
+import { STOCK_KINDS, type StockKind } from '../../../../core/kit/stock'
 import { STOCK_WORDS } from '../../words/kits'
 import { showNumber, withPoint } from '../../../shared/components/fields/number-words'
 import { count } from '../../../shared/words/times'
@@ -32,20 +32,25 @@ export function ShelfTable({ data }: { data: StockPageData }) {
 			{items.length === 0 && <p className="soft">Nothing on the shelf is called that.</p>}
 			<Pages data={data} count={itemCount} />
 			<div className="shelf-kinds">
-				{STOCK_KINDS.filter((kind) => items.some((item) => item.kind === kind)).map((kind) => (
-					<div key={kind} className="shelf-kind">
-						<h3>{STOCK_WORDS[kind]}</h3>
-						<ul>
-							{items
-								.filter((item) => item.kind === kind)
-								.map((item) => (
-									<ShelfLine key={item.id} item={item} />
-								))}
-						</ul>
-					</div>
+				{STOCK_KINDS.map((kind) => (
+					<KindList key={kind} kind={kind} items={items.filter((item) => item.kind === kind)} />
 				))}
 			</div>
 		</section>
+	)
+}
+
+function KindList({ kind, items }: { kind: StockKind; items: StockPageData['items'] }) {
+	if (items.length === 0) return null
+	return (
+		<div className="shelf-kind">
+			<h3>{STOCK_WORDS[kind]}</h3>
+			<ul>
+				{items.map((item) => (
+					<ShelfLine key={item.id} item={item} />
+				))}
+			</ul>
+		</div>
 	)
 }
 

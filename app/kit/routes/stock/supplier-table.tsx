@@ -40,31 +40,44 @@ export function SupplierTable({ data }: { data: StockPageData }) {
 					<ul className="offer-list">
 						{offers
 							.filter(({ supplierId }) => supplierId === supplier.id)
-							.map(({ id, version, itemKey, amount, priceCents }) => (
-								<li key={id}>
-									<span>{nameOf(itemKey, data)}</span>
-									<b>{packWords(itemKey, amount, data)}</b>
-									<span>{money(priceCents, currency)}</span>
-									<Form method="post" preventScrollReset>
-										<input type="hidden" name="id" value={id} />
-										<input type="hidden" name="version" value={version} />
-										<Button
-											type="link"
-											size="small"
-											htmlType="submit"
-											name="intent"
-											value="delete-offer"
-											aria-label={`Take off the pack of ${nameOf(itemKey, data)}`}
-										>
-											take off
-										</Button>
-									</Form>
-								</li>
+							.map((offer) => (
+								<OfferLine key={offer.id} offer={offer} data={data} />
 							))}
 					</ul>
 				</section>
 			))}
 		</>
+	)
+}
+
+function OfferLine({
+	offer: { id, version, itemKey, amount, priceCents },
+	data,
+}: {
+	offer: StockPageData['offers'][number]
+	data: StockPageData
+}) {
+	const name = nameOf(itemKey, data)
+	return (
+		<li>
+			<span>{name}</span>
+			<b>{packWords(itemKey, amount, data)}</b>
+			<span>{money(priceCents, data.currency)}</span>
+			<Form method="post" preventScrollReset>
+				<input type="hidden" name="id" value={id} />
+				<input type="hidden" name="version" value={version} />
+				<Button
+					type="link"
+					size="small"
+					htmlType="submit"
+					name="intent"
+					value="delete-offer"
+					aria-label={`Take off the pack of ${name}`}
+				>
+					take off
+				</Button>
+			</Form>
+		</li>
 	)
 }
 

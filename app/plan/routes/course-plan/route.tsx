@@ -5,6 +5,7 @@ import { Form, Link, redirect, useRevalidator, useSearchParams } from 'react-rou
 import { readSession } from '../../components/plan-bands/chosen-session'
 import { PlanBands } from '../../components/plan-bands/plan-bands'
 import { LinkButton } from '../../../shared/components/link-button'
+import { ScrollRegion } from '../../../shared/components/scroll-region'
 import { memberContext } from '../../../shared/http/contexts'
 import { readId, readIntent } from '../../../shared/http/read-input.server'
 import { acting, loading } from '../../../shared/http/responses.server'
@@ -100,7 +101,7 @@ export default function CoursePlanPage({ loaderData, actionData }: Route.Compone
 								All sessions
 							</LinkButton>
 						)}
-						<div className="scroll-x" tabIndex={0} role="region" aria-label="Picture of the plan">
+						<ScrollRegion label="Picture of the plan">
 							<PlanBands
 								story={story}
 								links={{
@@ -112,7 +113,7 @@ export default function CoursePlanPage({ loaderData, actionData }: Route.Compone
 								selectedTaskId={search.get('step') ?? undefined}
 								chosenSession={chosenSession}
 							/>
-						</div>
+						</ScrollRegion>
 					</section>
 					<aside className="sheet stack plan-card" aria-live="polite">
 						{selected ? (

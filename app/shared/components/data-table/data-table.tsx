@@ -1,4 +1,5 @@
 import { Table } from 'antd'
+import { ScrollRegion } from '../scroll-region'
 import type { DataColumn } from './data-column'
 import './data-table.css'
 
@@ -27,7 +28,7 @@ export function DataTable<Row extends object>({
 	className = '',
 }: DataTableProps<Row>) {
 	return (
-		<div className="scroll-x" tabIndex={0} role="region" aria-label={label}>
+		<ScrollRegion label={label}>
 			<Table<Row>
 				className={`data-table ${className}`}
 				size="small"
@@ -39,7 +40,7 @@ export function DataTable<Row extends object>({
 				columns={columns.map(toLibraryColumn)}
 				{...(foot && { summary: () => <Foot cells={foot} columns={columns} /> })}
 			/>
-		</div>
+		</ScrollRegion>
 	)
 }
 

@@ -1,14 +1,14 @@
 /** The form that describes a room or a store. */
-import { Button, Form, Input, InputNumber, Radio, Select } from 'antd'
+import { Form, Input, InputNumber, Radio, Select } from 'antd'
 import { CLIMATE_PRESETS } from '../../../../core/drying/climate-presets'
 import { AIR_MOVEMENTS } from '../../../../core/drying/air-film'
 import { fromClimate, placeSchema, type PlaceInput } from '../../schemas/place'
 import { MOVEMENT_WORDS } from '../../../drying/words/drying'
+import { SheetForm } from '../../../shared/components/sheet-form'
 import { useLeaveGuard } from '../../../shared/components/use-leave-guard'
 import { useSchemaForm } from '../../../shared/components/use-schema-form'
 import { useState } from 'react'
 import { HoursField } from './hours-field'
-import '../../../shared/theme/forms.css'
 import './place-form.css'
 
 interface PlaceFormProps {
@@ -20,12 +20,12 @@ interface PlaceFormProps {
 
 export function PlaceForm({ initial, submitLabel, children }: PlaceFormProps) {
 	const [isDirty, setDirty] = useState(false)
-	const { form, submit, clearProblems, isSaving, refusal } = useSchemaForm<PlaceInput>({
+	const state = useSchemaForm<PlaceInput>({
 		schema: placeSchema,
 		toBody: (values) => ({ ...values, version: initial.version }),
 	})
+	const { form, isSaving } = state
 	useLeaveGuard(isDirty && !isSaving)
-	const type = Form.useWatch('type', form) ?? initial.type
 	const takePreset = (presetId: string) => {
 		const preset = CLIMATE_PRESETS.find(({ id }) => id === presetId)
 		if (!preset) return
@@ -33,34 +33,20 @@ export function PlaceForm({ initial, submitLabel, children }: PlaceFormProps) {
 		setDirty(true)
 	}
 	return (
-		<Form
-			form={form}
-			layout="vertical"
-			initialValues={initial}
-			requiredMark={false}
-			className="course-form"
-			onFinish={submit}
-			onValuesChange={(changed: object) => {
-				setDirty(true)
-				clearProblems(changed)
-			}}
+		<SheetForm
+			state={state}
+			initial={initial}
+			saveLabel={submitLabel}
+			isDirty={isDirty}
+			onChange={() => setDirty(true)}
+			foot={children}
 		>
-			{refusal && (
-				<p className="alert" role="alert">
-					{refusal.message}
-				</p>
-			)}
-			<section className="sheet">
+			<section className="sheet is-wide">
 				<Form.Item name="name" label="Name">
 					<Input maxLength={60} />
 				</Form.Item>
 				<Form.Item name="kind" label="What it is for">
-					<Radio.Group
-						options={[
-							{ value: 'room', label: 'classes meet here' },
-							{ value: 'store', label: 'pieces lie here between sessions' },
-						]}
-					/>
+					<Radio.Group options={KINDS} />
 				</Form.Item>
 				<Form.Item label="Begin with a usual climate" htmlFor="preset">
 					<Select
@@ -70,27 +56,7 @@ export function PlaceForm({ initial, submitLabel, children }: PlaceFormProps) {
 						onChange={takePreset}
 					/>
 				</Form.Item>
-				<Form.Item name="type" label="Its air">
-					<Radio.Group
-						options={[
-							{ value: 'steady', label: 'about the same all day' },
-							{ value: 'day', label: 'follows the hours of the day' },
-						]}
-					/>
-				</Form.Item>
-				<div className="fields" hidden={type === 'day'}>
-					<Form.Item name="temperatureC" label="Temperature, °C">
-						<InputNumber controls={false} min={5} max={40} step={0.5} />
-					</Form.Item>
-					<Form.Item name="humidity" label="Relative humidity, %">
-						<InputNumber controls={false} min={5} max={95} />
-					</Form.Item>
-				</div>
-				{type === 'day' && (
-					<Form.Item name="hours" label="Hour by hour">
-						<HoursField />
-					</Form.Item>
-				)}
+				<AirFields initialType={initial.type} />
 				<Form.Item name="movement" label="Air">
 					<Radio.Group options={AIR_MOVEMENTS.map((value) => ({ value, label: MOVEMENT_WORDS[value] }))} />
 				</Form.Item>
@@ -99,21 +65,48 @@ export function PlaceForm({ initial, submitLabel, children }: PlaceFormProps) {
 					label="Hygrometer"
 					extra="The stand-in plays a room sensor: weather, heating, a class."
 				>
-					<Radio.Group
-						options={[
-							{ value: 'none', label: 'read by hand' },
-							{ value: 'stand-in', label: 'the stand-in' },
-						]}
-					/>
+					<Radio.Group options={SENSORS} />
 				</Form.Item>
 			</section>
-			<div className="row form-foot">
-				<Button type="primary" htmlType="submit" disabled={isSaving}>
-					{submitLabel}
-				</Button>
-				{isDirty && !isSaving && <span className="soft">Not saved yet</span>}
-				{children}
+		</SheetForm>
+	)
+}
+
+const KINDS = [
+	{ value: 'room', label: 'classes meet here' },
+	{ value: 'store', label: 'pieces lie here between sessions' },
+]
+const SENSORS = [
+	{ value: 'none', label: 'read by hand' },
+	{ value: 'stand-in', label: 'the stand-in' },
+]
+const AIR_TYPES = [
+	{ value: 'steady', label: 'about the same all day' },
+	{ value: 'day', label: 'follows the hours of the day' },
+]
+
+/** One air all day, or that of each hour. */
+function AirFields({ initialType }: { initialType: PlaceInput['type'] }) {
+	const form = Form.useFormInstance<PlaceInput>()
+	const type = Form.useWatch('type', form) ?? initialType
+	return (
+		<>
+			<Form.Item name="type" label="Its air">
+				<Radio.Group options={AIR_TYPES} />
+			</Form.Item>
+			<div className="fields" hidden={type === 'day'}>
+				<Form.Item name="temperatureC" label="Temperature, °C">
+					<InputNumber controls={false} min={5} max={40} step={0.5} />
+				</Form.Item>
+				<Form.Item name="humidity" label="Relative humidity, %">
+					<InputNumber controls={false} min={5} max={95} />
+				</Form.Item>
 			</div>
-		</Form>
+			{type === 'day' && (
+				<Form.Item name="hours" label="Hour by hour">
+					<HoursField />
+				</Form.Item>
+			)}
+		</>
 	)
 }

@@ -18,8 +18,7 @@ const FAR_PERCENT = 8
 
 /** The hygrometer: now, over the last days, and readings that come by hand or in a file. */
 export function ReadingsPanel({ data, answer }: { data: PlaceData; answer: unknown }) {
-	const { live, history, readingCount, canTakeDay, place } = data
-	const isFar = live && !live.isOld && Math.abs(100 * live.humidity - place.humidity) >= FAR_PERCENT
+	const { history, readingCount, canTakeDay, place } = data
 	const isAlive = useHydrated()
 	const submit = useSubmit()
 	const said = answer as Answer
@@ -29,24 +28,7 @@ export function ReadingsPanel({ data, answer }: { data: PlaceData; answer: unkno
 	return (
 		<section className="sheet stack place-readings" aria-labelledby="readings-head">
 			<h2 id="readings-head">Hygrometer</h2>
-			{live ? (
-				<div>
-					<p className="place-air">
-						{live.temperatureC.toFixed(1)} °C <span>{Math.round(100 * live.humidity)} %</span>
-					</p>
-					<p className={live.isOld ? 'reading is-old' : 'soft'}>
-						{live.isOld ? `Old: ${live.ageWords}. Plans go on with the climate set by hand.` : live.ageWords}
-					</p>
-					{isFar && (
-						<p>
-							You plan with {place.humidity} % on the mean: if this is usual, take the measured day as the climate
-							below.
-						</p>
-					)}
-				</div>
-			) : (
-				<p className="soft">No reading yet. Plans are reckoned with the climate set by hand.</p>
-			)}
+			<LiveReading data={data} />
 			{history.length > 1 && (
 				<>
 					<div className="readings-chart">
@@ -59,28 +41,8 @@ export function ReadingsPanel({ data, answer }: { data: PlaceData; answer: unkno
 					<p className="soft small">{rangeWords(history)}</p>
 				</>
 			)}
-			{said && 'told' in said && (
-				<p role="status" className="told">
-					{said.told}
-				</p>
-			)}
-			{said && 'message' in said && said.problems.every(({ path }) => path === '') && (
-				<p role="alert" className="alert">
-					{said.problems[0]?.message ?? said.message}
-				</p>
-			)}
-			<Form method="post" className="reading-form">
-				<PlainNumber name="temperatureC" label="Temperature" unit="°C" step={0.1} isRequired />
-				<PlainNumber name="humidity" label="Humidity" unit="%" step={0.5} isRequired />
-				<Button htmlType="submit" name="intent" value="type-in">
-					Note a reading now
-				</Button>
-				{(problemOf('temperatureC') ?? problemOf('humidity')) && (
-					<p className="field-problem" role="alert">
-						{problemOf('temperatureC') ?? problemOf('humidity')}
-					</p>
-				)}
-			</Form>
+			<Told said={said} />
+			<TypedReading problem={problemOf('temperatureC') ?? problemOf('humidity')} />
 			<div className="row reading-file">
 				<CsvFile
 					label="Readings from a file…"
@@ -94,20 +56,78 @@ export function ReadingsPanel({ data, answer }: { data: PlaceData; answer: unkno
 				</p>
 			)}
 			{said && 'imported' in said && <ImportReport imported={said.imported} known={said.known} bad={said.bad} />}
-			{readingCount > 0 && (
-				<Form method="post">
-					<input type="hidden" name="version" value={place.version} />
-					<Button htmlType="submit" name="intent" value="take-day" disabled={!canTakeDay}>
-						Take the measured day as the climate
-					</Button>
-					<p className="soft small">
-						{canTakeDay
-							? 'The median of each hour over the last two weeks.'
-							: 'Needs readings of at least 18 hours of the day.'}
-					</p>
-				</Form>
-			)}
+			{readingCount > 0 && <TakeDay version={place.version} canTakeDay={canTakeDay} />}
 		</section>
+	)
+}
+
+function LiveReading({ data: { live, place } }: { data: PlaceData }) {
+	if (!live) return <p className="soft">No reading yet. Plans are reckoned with the climate set by hand.</p>
+	const isFar = !live.isOld && Math.abs(100 * live.humidity - place.humidity) >= FAR_PERCENT
+	return (
+		<div>
+			<p className="place-air">
+				{live.temperatureC.toFixed(1)} °C <span>{Math.round(100 * live.humidity)} %</span>
+			</p>
+			<p className={live.isOld ? 'reading is-old' : 'soft'}>
+				{live.isOld ? `Old: ${live.ageWords}. Plans go on with the climate set by hand.` : live.ageWords}
+			</p>
+			{isFar && (
+				<p>
+					You plan with {place.humidity} % on the mean: if this is usual, take the measured day as the climate below.
+				</p>
+			)}
+		</div>
+	)
+}
+
+/** What was done, or why it was not, where no field is to blame. */
+function Told({ said }: { said: Answer }) {
+	if (said && 'told' in said) {
+		return (
+			<p role="status" className="told">
+				{said.told}
+			</p>
+		)
+	}
+	if (!said || !('message' in said) || said.problems.some(({ path }) => path !== '')) return null
+	return (
+		<p role="alert" className="alert">
+			{said.problems[0]?.message ?? said.message}
+		</p>
+	)
+}
+
+function TypedReading({ problem }: { problem: string | undefined }) {
+	return (
+		<Form method="post" className="reading-form">
+			<PlainNumber name="temperatureC" label="Temperature" unit="°C" step={0.1} isRequired />
+			<PlainNumber name="humidity" label="Humidity" unit="%" step={0.5} isRequired />
+			<Button htmlType="submit" name="intent" value="type-in">
+				Note a reading now
+			</Button>
+			{problem !== undefined && (
+				<p className="field-problem" role="alert">
+					{problem}
+				</p>
+			)}
+		</Form>
+	)
+}
+
+function TakeDay({ version, canTakeDay }: { version: number; canTakeDay: boolean }) {
+	return (
+		<Form method="post">
+			<input type="hidden" name="version" value={version} />
+			<Button htmlType="submit" name="intent" value="take-day" disabled={!canTakeDay}>
+				Take the measured day as the climate
+			</Button>
+			<p className="soft small">
+				{canTakeDay
+					? 'The median of each hour over the last two weeks.'
+					: 'Needs readings of at least 18 hours of the day.'}
+			</p>
+		</Form>
 	)
 }
 

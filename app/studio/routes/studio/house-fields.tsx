@@ -1,0 +1,66 @@
+import { Button, Form, Input, InputNumber, Radio, Select } from 'antd'
+import { GAUGE_WORDS } from '../../../shared/words/terms'
+
+const ZONES = Intl.supportedValuesOf('timeZone').map((value) => ({ value, label: value.replaceAll('_', ' ') }))
+const GAUGES = (['swg', 'awg'] as const).map((value) => ({ value, label: GAUGE_WORDS[value] }))
+const UNITS = [
+	{ value: 'metric', label: 'grams, millilitres, centimetres' },
+	{ value: 'imperial', label: 'ounces, spoons, inches' },
+]
+const MOST_LENGTHS = 5
+const USUAL_LENGTH_MM = 360
+
+/** What the studio is called, by which clock it lives, and how it measures. */
+export function HouseFields() {
+	return (
+		<section className="sheet">
+			<Form.Item name="name" label="Name of the studio">
+				<Input maxLength={120} />
+			</Form.Item>
+			<Form.Item
+				name="timeZone"
+				label="Its clock"
+				extra="Waits over a night in which clocks change are as long as pieces really lie."
+				className="narrow"
+			>
+				<Select showSearch options={ZONES} />
+			</Form.Item>
+			<Form.Item name="units" label="Weigh and measure in">
+				<Radio.Group options={UNITS} />
+			</Form.Item>
+			<Form.Item
+				name="gaugeStandard"
+				label="Wire gauges by"
+				extra="Two tables are in use; the diameter in mm is shown beside every number."
+			>
+				<Radio.Group options={GAUGES} />
+			</Form.Item>
+			<WireLengths />
+		</section>
+	)
+}
+
+function WireLengths() {
+	return (
+		<Form.List name="wireLengthsMm">
+			{(fields, { add, remove }, { errors }) => (
+				<>
+					{fields.map(({ key, name }) => (
+						<div className="fields" key={key}>
+							<Form.Item name={name} label={`Stock wire ${name + 1}`}>
+								<InputNumber controls={false} min={100} max={2000} precision={0} step={10} suffix="mm" />
+							</Form.Item>
+							{fields.length > 1 && (
+								<Button className="row-button" onClick={() => remove(name)}>
+									Take off
+								</Button>
+							)}
+						</div>
+					))}
+					<Form.ErrorList errors={errors} />
+					{fields.length < MOST_LENGTHS && <Button onClick={() => add(USUAL_LENGTH_MM)}>One more length</Button>}
+				</>
+			)}
+		</Form.List>
+	)
+}

@@ -1,0 +1,66 @@
+import { AutoComplete, Form, InputNumber } from 'antd'
+
+const CURRENCIES = ['€', '£', '$', 'CHF', 'kr', 'zł', 'Kč', '¥'].map((value) => ({ value }))
+
+/** What kits are weighed and laid out with. */
+export function KitFields() {
+	return (
+		<section className="sheet is-wide">
+			<h2>Kits</h2>
+			<div className="fields">
+				<KitNumber name="boardWidthMm" label="Rolling board: width" unit="mm" />
+				<KitNumber name="boardHeightMm" label="Its height" unit="mm" />
+				<KitNumber name="gapMm" label="Between pieces" unit="mm" step={0.5} />
+				<KitNumber name="trayWidthMm" label="Drying tray: width" unit="mm" />
+				<KitNumber name="trayHeightMm" label="Its depth" unit="mm" />
+			</div>
+			<div className="fields">
+				<KitPercent name="rerollLoss" label="Lost at each kneading" />
+				<KitPercent name="reserveShare" label="Reserve on all that is used up" />
+				<KitNumber name="minOffcutMm" label="Keep wire off-cuts from" unit="mm" />
+				<KitNumber name="tapeStretch" label="Tape is pulled to" unit="times" step={0.1} />
+				<Form.Item name={['kitTerms', 'currency']} label="Money" className="narrow">
+					<AutoComplete options={CURRENCIES} maxLength={4} />
+				</Form.Item>
+			</div>
+			<p className="soft small">Gel colour for 100 g of paste: from memory, set what yours takes.</p>
+			<div className="fields">
+				<KitNumber name={['gelGPer100G', 'pastel']} label="Pastel" unit="g" step={0.1} />
+				<KitNumber name={['gelGPer100G', 'mid']} label="Middling" unit="g" step={0.1} />
+				<KitNumber name={['gelGPer100G', 'deep']} label="Deep" unit="g" step={0.1} />
+			</div>
+			<Form.Item name={['kitTerms', 'gelGPer100G', 'white']} hidden>
+				<InputNumber controls={false} />
+			</Form.Item>
+		</section>
+	)
+}
+
+interface KitFieldProps {
+	/** Among the terms of kits. */
+	name: string | string[]
+	label: string
+}
+
+function KitNumber({ name, label, unit, step = 1 }: KitFieldProps & { unit: string; step?: number }) {
+	return (
+		<Form.Item name={['kitTerms', ...(Array.isArray(name) ? name : [name])]} label={label} className="narrow">
+			<InputNumber controls={false} step={step} suffix={unit} />
+		</Form.Item>
+	)
+}
+
+/** Kept as a share, shown as people say it. */
+function KitPercent({ name, label }: { name: string; label: string }) {
+	return (
+		<Form.Item
+			name={['kitTerms', name]}
+			label={label}
+			className="narrow"
+			getValueProps={(share: number | null) => ({ value: share === null ? null : Math.round(share * 1000) / 10 })}
+			normalize={(percent: number | null) => (percent === null ? null : percent / 100)}
+		>
+			<InputNumber controls={false} step={1} suffix="%" />
+		</Form.Item>
+	)
+}

@@ -1,0 +1,78 @@
+/** What fields read and show. */
+import fc from 'fast-check'
+import { describe, expect, test } from 'vitest'
+import { toClockValue, toDayValue } from '../../../app/shared/components/fields/clock-value'
+import { limitWords, readNumber, showNumber } from '../../../app/shared/components/fields/number-words'
+import { withTerm } from '../../../app/shared/components/list-search/list-address'
+
+describe('a number that is typed', () => {
+	const limits = { min: 0.5, max: 12 }
+
+	test.each([
+		['1.5', 1.5],
+		['1,5', 1.5],
+		[' 2 ', 2],
+		['0.5', 0.5],
+		['12', 12],
+	])('%j is %d', (text, number) => {
+		expect(readNumber(text, limits)).toBe(number)
+	})
+
+	test.each(['', ' ', 'two', '1.5 mm', '0.4', '12.1', '1,5,2', 'Infinity', '1e400'])('%j is none here', (text) => {
+		expect(readNumber(text, limits)).toBeUndefined()
+	})
+
+	test('is whole where it must be', () => {
+		expect(readNumber('3', { min: 1, max: 9, isWhole: true })).toBe(3)
+		expect(readNumber('3,5', { min: 1, max: 9, isWhole: true })).toBeUndefined()
+		expect(limitWords({ min: 1, max: 9, isWhole: true })).toBe('A whole number from 1 to 9')
+	})
+
+	test('is read as it is shown, with a point or a comma', () => {
+		fc.assert(
+			fc.property(fc.double({ min: -1e6, max: 1e6, noNaN: true }), (number) => {
+				const shown = showNumber(number, { userTyping: false, input: '' })
+				const everywhere = { min: -Infinity, max: Infinity }
+
+				expect(readNumber(shown, everywhere)).toBe(number === 0 ? 0 : number)
+				expect(readNumber(shown.replace('.', ','), everywhere)).toBe(number === 0 ? 0 : number)
+			}),
+		)
+	})
+
+	test('stays as it is typed while it is typed, and gets no noughts afterwards', () => {
+		expect(showNumber('1.', { userTyping: true, input: '1.' })).toBe('1.')
+		expect(showNumber('12.0', { userTyping: false, input: '' })).toBe('12')
+		expect(showNumber(undefined, { userTyping: false, input: '' })).toBe('')
+		expect(showNumber('what', { userTyping: false, input: '' })).toBe('what')
+	})
+})
+
+describe('times and days', () => {
+	test('are read in the form in which they are kept', () => {
+		expect(toClockValue('18:30')?.hour()).toBe(18)
+		expect(toDayValue('2026-03-12')?.date()).toBe(12)
+	})
+
+	test.each(['', '25:00', '18.30', '6 pm'])('%j is no time', (text) => {
+		expect(toClockValue(text)).toBeNull()
+	})
+
+	test.each(['', '2026-02-30', '12.3.2026'])('%j is no day', (text) => {
+		expect(toDayValue(text)).toBeNull()
+	})
+
+	test('begin their week on Monday', () => {
+		expect(toDayValue('2026-03-12')?.startOf('week').format('ddd')).toBe('Mon')
+	})
+})
+
+describe('the address of a list', () => {
+	test('has what is asked, and no more: the usual is not written, and it begins at the first page', () => {
+		const search = new URLSearchParams('q=&kind=flower&page=3&wires=no')
+
+		expect(withTerm(search, 'level', '2').toString()).toBe('kind=flower&wires=no&level=2')
+		expect(withTerm(search, 'kind', '').toString()).toBe('wires=no')
+		expect(withTerm(search, 'kind', 'foliage').toString()).toBe('wires=no&kind=foliage')
+	})
+})
