@@ -21,7 +21,16 @@ export default defineConfig({
 	plugins: [reactRouter(), serverEntryNames],
 	worker: { format: 'es' },
 	optimizeDeps: {
-		include: ['@ant-design/icons', 'antd', 'chart.js', 'comlink', 'dayjs', 'dayjs/plugin/utc', 'react-chartjs-2', 'yup'],
+		include: [
+			'@ant-design/icons',
+			'antd',
+			'chart.js',
+			'comlink',
+			'dayjs',
+			'dayjs/plugin/utc',
+			'react-chartjs-2',
+			'yup',
+		],
 		// Found in the server's half of the routes, which the browser never gets.
 		exclude: ['mariadb', 'pino', 'rate-limiter-flexible', 'sequelize', 'umzug'],
 	},

@@ -80,6 +80,7 @@ export function Layout({ children }: { children: React.ReactNode }) {
 	)
 }
 
+/** The page of the address, in the document round it. */
 export default function Root() {
 	return <Outlet />
 }
@@ -96,6 +97,7 @@ const UNEXPECTED = {
 	text: 'It has been noted. Nothing that you saved is lost; please try again.',
 }
 
+/** A page that cannot be shown: in words, and with a way on. */
 export function ErrorBoundary() {
 	const error = useRouteError()
 	const known = isRouteErrorResponse(error) ? FAILURES[error.status] : undefined

@@ -20,6 +20,7 @@ const VIEWS = [
 	{ name: 'courses', path: '/courses' },
 	{ name: 'course', course: 'Magnolia on Thursdays', path: '' },
 	{ name: 'plan', course: 'Magnolia on Thursdays', path: '/plan', open: 'outer petals, dust' },
+	{ name: 'plan-night', course: 'Magnolia on Thursdays', path: '/plan', isNight: true },
 	{ name: 'plan-misfit', course: 'Seaside morning for children', path: '/plan' },
 	{ name: 'kits', course: 'Magnolia on Thursdays', path: '/kits?seat=2' },
 	{ name: 'packing', course: 'Magnolia on Thursdays', path: '/kits/packing?bag=2', press: /24 gauge white/ },
@@ -32,7 +33,6 @@ const VIEWS = [
 		path: '/drying?paste=gum+paste&thickness=0.9&wide=65.7&back=foam&gauge=24&what=Magnolia%2C+leaves&stage=hard&start=20:45&by=19:00&room=1',
 		waitFor: '.air-map td',
 	},
-	{ name: 'rooms', path: '/rooms' },
 	{ name: 'room', path: '/rooms', open: 'Bench room', waitFor: '.readings-chart canvas' },
 	{ name: 'studio', path: '/studio' },
 ]
@@ -53,6 +53,7 @@ await runScript(async () => {
 		await signIn(page, app)
 		const wanted = process.argv.slice(2)
 		for (const view of VIEWS.filter(({ name }) => wanted.length === 0 || wanted.includes(name))) {
+			await page.emulateMedia({ colorScheme: view.isNight ? 'dark' : 'light' })
 			await page.goto(app.url + (view.course ? await findCourse(page, app, view.course) : '') + view.path)
 			if (view.open) await page.getByRole('link', { name: view.open, exact: false }).first().click()
 			// A press before the page has come alive would do nothing.

@@ -17,6 +17,7 @@ const REACHES = [
 	{ value: 'touch', label: 'wide, for fingers' },
 ]
 
+/** A lamp in the head: day or night, for a mouse or for fingers. */
 export function LookSwitch({ look: kept }: { look: Look }) {
 	const [chosen, setChosen] = useState<Look>()
 	const look = chosen ?? kept

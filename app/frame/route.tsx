@@ -25,6 +25,7 @@ const PAGES = [
 	{ to: '/stock', label: 'Shelf' },
 ]
 
+/** What stands round every page of a studio: the way past the head, the head, the content. */
 export default function Frame({ loaderData: { userName, studioName } }: Route.ComponentProps) {
 	const look = useRouteLoaderData<Look>('root') ?? {}
 	const isLoading = useNavigation().state !== 'idle'

@@ -22,6 +22,7 @@ export function loader({ context }: Route.LoaderArgs) {
 
 type TodayData = Route.ComponentProps['loaderData']
 
+/** The next course with what to prepare, and the ones after. */
 export default function Today({ loaderData: { date, next, others, hasCourses } }: Route.ComponentProps) {
 	return (
 		<>

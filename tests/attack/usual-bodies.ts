@@ -10,6 +10,8 @@ import { studioSchema } from '../../app/studio/schemas/studio'
 import { dryingNoteActions } from '../../app/drying/schemas/drying-note'
 import { importActions } from '../../app/design/schemas/import-designs'
 import { moneySchema } from '../../app/kit/schemas/money'
+import { lookSchema } from '../../app/account/schemas/look'
+import { courseListActions } from '../../app/course/schemas/course-list'
 import { signInSchema } from '../../app/account/schemas/sign-in'
 import { demoCourse, demoDesign } from '../support/demo-designs'
 
@@ -18,6 +20,8 @@ const course = { ...demoCourse('Magnolia on Thursdays'), version: 1 }
 /** By pattern of the route table; a route that is not here gets what all others get. */
 const USUAL: Record<string, readonly object[]> = {
 	'/sign-in': [sampleOf(signInSchema), { email: 'instructor@tidewater.example', password: 'wrong' }],
+	'/look': [sampleOf(lookSchema), { light: 'night' }],
+	'/courses': byIntent(courseListActions),
 	'/courses/new': [course],
 	'/courses/:courseId': [course],
 	'/courses/:courseId/plan': byIntent(planActions),

@@ -9,6 +9,7 @@ import './shortcuts.css'
 /** Who types by voice, or leans on keys, turns the single ones off. */
 const OFF = 'calycine single keys off'
 
+/** A question mark in the head that lists our keys; and the ear for them. */
 export function ShortcutKeys() {
 	const [isOpen, setOpen] = useState(false)
 	const [isOn, setOn] = useState(true)

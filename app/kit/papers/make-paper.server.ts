@@ -1,14 +1,14 @@
 /** The papers of a course from its kits. */
 import { present } from '../../../core/present'
 import { cautionsOf } from '../../../core/design/cautions'
+import type { CourseDates } from '../../../core/kit/course-dates'
 import { listPackingLines } from '../../../core/kit/packing-lines'
-import { listPreparation } from '../../../core/kit/preparation'
+import { listPreparation, type PreparationItem } from '../../../core/kit/preparation'
 import { listNeeds, listShopping, ordersBySupplier } from '../../../core/kit/shopping-list'
-import { tellPlan } from '../../../core/plan/tell/plan-story'
 import type { Studio } from '../../../db/repositories/accounts.server'
 import { today } from '../../shared/http/studio-clock.server'
 import type { CurrentKit } from '../read-kit.server'
-import { readPlan } from '../../plan/read-plan.server'
+import { toldPlan } from '../../plan/told-plan.server'
 import { amountCell, amountWords, lengthWords, moneyCell } from '../../shared/words/amounts'
 import { exchangeWords, seatName, STOCK_WORDS } from '../words/kits'
 import { count, duration, longDay, shortDay } from '../../shared/words/times'
@@ -16,9 +16,9 @@ import { PAPER_WORDS, type Paper, type PaperName, type PaperTable, type PaperZon
 
 type KitOfCourse = CurrentKit & { kit: NonNullable<CurrentKit['kit']> }
 
-export async function makePaper(name: PaperName, studio: Studio, current: KitOfCourse): Promise<Paper> {
+export function makePaper(name: PaperName, studio: Studio, current: KitOfCourse): Paper {
 	const { course, designs } = current
-	const { tables = [], zones = [] } = await contentOf(name, studio, current)
+	const { tables = [], zones = [] } = contentOf(name, studio, current)
 	const cautions = cautionsOf(...designs.map(({ design }) => design))
 	const wanted =
 		name === 'packing' || name === 'station' ? cautions : cautions.filter(({ hazard }) => hazard === 'wire')
@@ -37,7 +37,7 @@ interface Content {
 	zones?: PaperZone[]
 }
 
-async function contentOf(name: PaperName, studio: Studio, current: KitOfCourse): Promise<Content> {
+function contentOf(name: PaperName, studio: Studio, current: KitOfCourse): Content {
 	switch (name) {
 		case 'packing':
 			return { tables: packingTables(studio, current) }
@@ -49,7 +49,7 @@ async function contentOf(name: PaperName, studio: Studio, current: KitOfCourse):
 		case 'colouring':
 			return { tables: colouringTables(studio, current) }
 		case 'prep-ahead':
-			return { tables: [await preparationTable(studio, current)] }
+			return { tables: [preparationTable(studio, current)] }
 	}
 }
 
@@ -208,50 +208,26 @@ function colouringTables({ units }: Studio, { kit }: KitOfCourse): PaperTable[] 
 	}))
 }
 
+interface DayRow {
+	/** As 2026-03-12. */
+	date: string
+	what: string
+	detail: string
+}
+
 /** Everything with its day, the first day first. */
-async function preparationTable(studio: Studio, { course, kit, stock }: KitOfCourse): Promise<PaperTable> {
-	const { coursePlan } = await readPlan(studio, course)
-	const { compiled, plan } = coursePlan
-	const story = plan && tellPlan(compiled, plan, coursePlan.course.sessions)
-	const { dates } = kit
-	const rows: { date: string; what: string; detail: string }[] = []
-	for (const item of story ? listPreparation(story, kit) : []) {
-		if (item.type === 'swap') {
-			const detail = `made up to “${item.label.toLowerCase()}”, ${duration(item.minutes)}`
-			rows.push({
-				date: dates.ahead,
-				what: `Make ${item.pieceCount} × ${item.partName.toLowerCase()} to bring dried`,
-				detail,
-			})
-		}
-		if (item.type === 'ahead') {
-			const detail = `for all students, ${duration(item.minutes)}`
-			rows.push({ date: dates.ahead, what: `${item.partName}: ${item.label.toLowerCase()}`, detail })
-		}
-		if (item.type === 'wires') {
-			const detail = `from ${count(item.wireCount, 'stock wire')}`
-			rows.push({
-				date: dates.beforeClass,
-				what: `Cut ${count(item.pieceCount, 'wire')}, ${item.gauge} ${item.colour}`,
-				detail,
-			})
-		}
-		if (item.type === 'kits')
-			rows.push({ date: dates.beforeClass, what: `Pack ${count(item.kitCount, 'kit')}`, detail: '' })
-	}
-	for (const { colourBy, colour, paste, shares } of kit.colours)
-		rows.push({
+function preparationTable(studio: Studio, { coursePlan, designs, fingerprint, kit, stock }: KitOfCourse): PaperTable {
+	const story = toldPlan({ coursePlan, designs, fingerprint })?.story
+	const date = today(studio.timeZone)
+	const rows: DayRow[] = [
+		...(story ? listPreparation(story, kit) : []).map((item) => preparationRow(item, kit.dates)),
+		...kit.colours.map(({ colourBy, colour, paste, shares }) => ({
 			date: colourBy,
 			what: `Colour ${paste}: ${colour}`,
 			detail: amountWords(shares.total, 'mg', studio.units),
-		})
-	const date = today(studio.timeZone)
-	for (const { supplierName, orders } of ordersBySupplier(listShopping(listNeeds(kit), stock, date).lines))
-		for (const orderBy of new Set(orders.map(({ order }) => order.orderBy))) {
-			const together = orders.filter(({ order }) => order.orderBy === orderBy)
-			const detail = together.map(({ line }) => line.name).join(', ')
-			rows.push({ date: orderBy, what: `Order from ${supplierName}`, detail })
-		}
+		})),
+		...ordersBySupplier(listShopping(listNeeds(kit), stock, date).lines).flatMap(orderRows),
+	]
 	return {
 		heading: 'Day by day',
 		hasBoxes: true,
@@ -260,4 +236,41 @@ async function preparationTable(studio: Studio, { course, kit, stock }: KitOfCou
 			.toSorted((a, b) => a.date.localeCompare(b.date))
 			.map((row) => [shortDay(row.date) + (row.date < date ? ' (past)' : ''), row.what, row.detail]),
 	}
+}
+
+function preparationRow(item: PreparationItem, { ahead, beforeClass }: CourseDates): DayRow {
+	switch (item.type) {
+		case 'swap':
+			return {
+				date: ahead,
+				what: `Make ${item.pieceCount} × ${item.partName.toLowerCase()} to bring dried`,
+				detail: `made up to “${item.label.toLowerCase()}”, ${duration(item.minutes)}`,
+			}
+		case 'ahead':
+			return {
+				date: ahead,
+				what: `${item.partName}: ${item.label.toLowerCase()}`,
+				detail: `for all students, ${duration(item.minutes)}`,
+			}
+		case 'wires':
+			return {
+				date: beforeClass,
+				what: `Cut ${count(item.pieceCount, 'wire')}, ${item.gauge} ${item.colour}`,
+				detail: `from ${count(item.wireCount, 'stock wire')}`,
+			}
+		case 'kits':
+			return { date: beforeClass, what: `Pack ${count(item.kitCount, 'kit')}`, detail: '' }
+	}
+}
+
+/** What is ordered from a supplier by one day is one row. */
+function orderRows({ supplierName, orders }: ReturnType<typeof ordersBySupplier>[number]): DayRow[] {
+	return [...new Set(orders.map(({ order }) => order.orderBy))].map((orderBy) => ({
+		date: orderBy,
+		what: `Order from ${supplierName}`,
+		detail: orders
+			.filter(({ order }) => order.orderBy === orderBy)
+			.map(({ line }) => line.name)
+			.join(', '),
+	}))
 }

@@ -62,6 +62,7 @@ export function useSolverThreads(filename: string): void {
 export async function closeSolver(): Promise<void> {
 	const closing = pool
 	pool = undefined
+	clearTimeout(closing?.waking)
 	await closing?.threads.destroy()
 }
 

@@ -36,6 +36,7 @@ export function action({ request, context }: Route.ActionArgs) {
 	})
 }
 
+/** The door: address and password, before and without scripts. */
 export default function SignIn({ actionData }: Route.ComponentProps) {
 	const isSaving = useNavigation().state !== 'idle'
 	const problems = actionData && 'problems' in actionData ? actionData.problems : []

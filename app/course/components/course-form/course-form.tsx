@@ -22,6 +22,7 @@ interface CourseFormProps {
 	children?: React.ReactNode
 }
 
+/** The whole of a course as a form: what and who, when, how. */
 export function CourseForm({ initial, version, designOptions, places, submitLabel, children }: CourseFormProps) {
 	const [isDirty, setDirty] = useState(false)
 	const [baseVersion, setBaseVersion] = useState(version)

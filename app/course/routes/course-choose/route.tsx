@@ -55,6 +55,7 @@ export function action({ params, request, context }: Route.ActionArgs) {
 	})
 }
 
+/** A course to change, or to delete after asking. */
 export default function ChooseCourse({ loaderData }: Route.ComponentProps) {
 	const { id, version, course, designOptions, places } = loaderData
 	const { modal } = App.useApp()

@@ -53,6 +53,7 @@ function emptyCourse(date: string, design: DesignOption | undefined): Course {
 	}
 }
 
+/** A course to begin, with a design that was chosen already or the first. */
 export default function NewCourse({ loaderData: { initial, designOptions, places } }: Route.ComponentProps) {
 	return (
 		<>

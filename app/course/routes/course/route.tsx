@@ -35,6 +35,7 @@ const BUDS = [
 	{ path: '/kits', label: 'Prepare' },
 ]
 
+/** The head of a course with the buds of its way, above each of its pages. */
 export default function CourseFrame({ loaderData: course }: Route.ComponentProps) {
 	return (
 		<>

@@ -65,6 +65,7 @@ const TERMS: ListTerm[] = [
 	},
 ]
 
+/** All courses: sought, narrowed and put in order by the address. */
 export default function Courses({ loaderData, actionData }: Route.ComponentProps) {
 	const { courses, filter, page, pageCount, date } = loaderData
 	const { order: _, ...narrowing } = filter

@@ -62,6 +62,7 @@ export function action({ params, request, context }: Route.ActionArgs) {
 	})
 }
 
+/** A design in the editor, anew for each draft. */
 export default function EditDesign({ loaderData }: Route.ComponentProps) {
 	const { design, version, gaugeStandard, ownPastes, draftKey } = loaderData
 	return (

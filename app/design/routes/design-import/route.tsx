@@ -49,6 +49,7 @@ interface Answer {
 	problems?: { path: string; message: string }[]
 }
 
+/** A file with designs: looked at first, taken in then. */
 export default function ImportDesigns({ loaderData: { largestFile } }: Route.ComponentProps) {
 	const fetcher = useFetcher<Answer>()
 	const [file, setFile] = useState<{ name: string; text: string }>()

@@ -72,6 +72,7 @@ async function beginDesign({
 	return designFromSkeleton(source, called)
 }
 
+/** A design to begin: by the names of its parts, from a skeleton, or like another. */
 export default function NewDesign({ loaderData: { like, designs, skeletons }, actionData }: Route.ComponentProps) {
 	const problems = actionData && 'problems' in actionData ? actionData.problems : []
 	const [from, setFrom] = useState(like ? `like:${like.slug}` : `skeleton:${skeletons[0]?.id}`)

@@ -32,6 +32,7 @@ export function loader({ params, request, context }: Route.LoaderArgs) {
 
 const BAR_MM = 100
 
+/** Outlines true to size, page by page, as they are printed. */
 export default function DesignSheets({
 	loaderData: { slug, name, picks, choices, paper, pages },
 }: Route.ComponentProps) {

@@ -60,6 +60,7 @@ export function action({ params, request, context }: Route.ActionArgs) {
 	})
 }
 
+/** Every version that was saved, with what changed, and a way back to each. */
 export default function DesignVersions({ loaderData, actionData }: Route.ComponentProps) {
 	const { slug, name, newest, versions } = loaderData
 	return (

@@ -82,6 +82,7 @@ export function action({ params, request, context }: Route.ActionArgs) {
 	})
 }
 
+/** One design: pictures, figures, parts with their steps and waits, cautions. */
 export default function DesignPage({
 	loaderData: { design, version, choices, figures, allergens, rings, findingCount, cautions, wireMm, reckoned },
 	actionData,

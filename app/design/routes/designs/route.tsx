@@ -26,6 +26,7 @@ export async function loader({ context, request }: Route.LoaderArgs) {
 
 type Summary = Route.ComponentProps['loaderData']['designs'][number]
 
+/** The design book: sought, narrowed and put in order by the address. */
 export default function Designs({ loaderData }: Route.ComponentProps) {
 	const { designs, filter, page, pageCount } = loaderData
 	const { order: _, ...narrowing } = filter

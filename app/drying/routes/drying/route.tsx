@@ -46,6 +46,7 @@ export function action({ request, context }: Route.ActionArgs) {
 	})
 }
 
+/** One piece, one place, one moment, and how sure it is. */
 export default function DryingPage({ loaderData }: Route.ComponentProps) {
 	// A new address from outside (a link, the back button) is a new question.
 	const key = JSON.stringify([loaderData.address, loaderData.belief])

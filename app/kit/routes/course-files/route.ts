@@ -49,7 +49,7 @@ export function loader({ params: { courseId, file }, request, context }: Route.L
 		const [stem, type] = file.split('.')
 		const paperName = PAPER_NAMES.find((one) => one === stem)
 		if (!paperName) throw new NotFoundError('There is no such file.')
-		const paper = await makePaper(paperName, studio, current)
+		const paper = makePaper(paperName, studio, current)
 		switch (type) {
 			case 'pdf':
 				return answerFile(await drawPaperPdf(paper), { name, type: 'application/pdf' })

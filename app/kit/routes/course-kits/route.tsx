@@ -38,6 +38,7 @@ export function loader({ params, request, context }: Route.LoaderArgs) {
 	})
 }
 
+/** The kits of a course: a student’s, a table’s, or the whole class’s. */
 export default function CourseKitsPage({ loaderData: { state, view, kit, ...page } }: Route.ComponentProps) {
 	const seat = kit?.seats[(view.type === 'seat' ? view.seat : 1) - 1]
 	return (

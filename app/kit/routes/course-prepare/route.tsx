@@ -14,6 +14,7 @@ const PAGES = [
 	{ path: 'kits/papers', label: 'Papers' },
 ]
 
+/** The pages of preparing beside each other, above each of them. */
 export default function CoursePrepareFrame() {
 	const { courseId } = useParams()
 	return (

@@ -27,6 +27,7 @@ const DEPTH_WORDS: Record<ColourBatch['depth'], string> = {
 	deep: 'deep',
 }
 
+/** Colours to mix, day by day. */
 export default function KitColoursPage({ loaderData: { state, colours, units, gel } }: Route.ComponentProps) {
 	const days = [...new Set(colours.map(({ colourBy }) => colourBy))]
 	return (

@@ -56,6 +56,7 @@ export function action({ params, request, context }: Route.ActionArgs) {
 	return changing(save, () => getCourseMoney(studio.id, readId(params.courseId)))
 }
 
+/** What a course costs and brings, and the fields that it is reckoned from. */
 export default function KitCostPage({ loaderData }: Route.ComponentProps) {
 	const { state, price } = loaderData
 	const tell = (cents: number) => told(cents, loaderData.currency)

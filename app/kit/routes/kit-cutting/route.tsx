@@ -29,6 +29,7 @@ export function loader({ params, request, context }: Route.LoaderArgs) {
 	})
 }
 
+/** Wires and sheets as they are to be cut. */
 export default function KitCuttingPage({ loaderData: { state, wires, sheets, ...page } }: Route.ComponentProps) {
 	return (
 		<KitNotices state={state}>

@@ -13,6 +13,7 @@ export function loader({ params, context }: Route.LoaderArgs) {
 	return loading(async () => loadPacking(context.get(memberContext).studio, await courseOfPage(context, params)))
 }
 
+/** Bags to pack, ticked off line by line. */
 export default function KitPackingPage({ loaderData }: Route.ComponentProps) {
 	// Unpacked in another window, the ticks begin anew.
 	const isAlive = useHydrated()

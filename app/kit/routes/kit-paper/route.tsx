@@ -24,10 +24,11 @@ export function loader({ params, context }: Route.LoaderArgs) {
 		const name = PAPER_NAMES.find((one) => one === params.paper)
 		if (!name) throw new NotFoundError('There is no such paper.')
 		const course = await courseOfPage(context, params)
-		return { courseId: course.id, paper: await makePaper(name, studio, await requireKit(studio, course)) }
+		return { courseId: course.id, paper: makePaper(name, studio, await requireKit(studio, course)) }
 	})
 }
 
+/** One paper, on the screen as it will be printed. */
 export default function KitPaperPage({ loaderData: { courseId, paper } }: Route.ComponentProps) {
 	return (
 		<article className="paper">

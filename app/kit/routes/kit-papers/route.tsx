@@ -24,6 +24,7 @@ const FOR: Record<PaperName, string> = {
 	'prep-ahead': 'orders, colouring, making ahead, cutting and packing, day by day',
 }
 
+/** Every paper of a course with the forms in which it can be had. */
 export default function KitPapersPage({ loaderData: { state } }: Route.ComponentProps) {
 	const base = `/courses/${state.courseId}`
 	return (

@@ -25,6 +25,7 @@ export function action({ params, request, context }: Route.ActionArgs) {
 	)
 }
 
+/** Who comes, and what their kits need to know. */
 export default function KitPeoplePage({ loaderData, actionData }: Route.ComponentProps) {
 	// After a file was taken, or everybody was forgotten, the form shows what there is now.
 	return <PeopleForm key={JSON.stringify(loaderData.students)} data={loaderData} answer={actionData} />

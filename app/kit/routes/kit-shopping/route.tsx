@@ -31,6 +31,7 @@ export function loader({ params, context }: Route.LoaderArgs) {
 	})
 }
 
+/** What to buy, by supplier, and what is on the shelf already. */
 export default function KitShoppingPage({ loaderData: { state, list, ...page } }: Route.ComponentProps) {
 	const lines = list?.lines ?? []
 	const suppliers = ordersBySupplier(lines)

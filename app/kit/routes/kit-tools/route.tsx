@@ -26,6 +26,7 @@ export function loader({ params, context }: Route.LoaderArgs) {
 	})
 }
 
+/** Tools that are shared with their waiting, those at each place, and what pieces dry on. */
 export default function KitToolsPage({ loaderData: { state, tools, formers, currency } }: Route.ComponentProps) {
 	const shared = tools.filter(isShared).toSorted((a, b) => b.queueingMinutes - a.queueingMinutes)
 	return (

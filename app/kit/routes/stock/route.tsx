@@ -40,6 +40,7 @@ interface Answer {
 	problems?: { path: string; message: string }[]
 }
 
+/** The shelf and the suppliers, each amount changed where it stands. */
 export default function StockPage({ loaderData, actionData }: Route.ComponentProps) {
 	const answer = (actionData ?? {}) as Answer
 	const problems = answer.problems ?? []

@@ -44,6 +44,7 @@ type KeptPlan = Awaited<ReturnType<typeof loader>>['plans'][number]
 /** Differences said before the rest is only counted. */
 const MOST_DIFFERENCES = 12
 
+/** Earlier plans of a course, with what changed from one to the next. */
 export default function PlanHistoryPage({ loaderData: { plans, courseId, version } }: Route.ComponentProps) {
 	return (
 		<section className="stack plan-history">

@@ -67,6 +67,7 @@ function Improving() {
 	)
 }
 
+/** The plan: its picture, the card of what is chosen, and the same as lists. */
 export default function CoursePlanPage({ loaderData, actionData }: Route.ComponentProps) {
 	const { story, isOutdated, selected } = loaderData
 	const [search] = useSearchParams()

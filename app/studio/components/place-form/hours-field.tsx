@@ -14,6 +14,7 @@ interface HoursFieldProps {
 	onChange?: (value: Hour[]) => void
 }
 
+/** The air of each hour of a day, two fields an hour. */
 export function HoursField({ id, value = [], onChange }: HoursFieldProps) {
 	const change = (hour: number, values: Partial<Hour>) => {
 		onChange?.(value.map((air, h) => (h === hour ? { ...air, ...values } : air)))

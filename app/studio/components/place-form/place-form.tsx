@@ -18,6 +18,7 @@ interface PlaceFormProps {
 	children?: React.ReactNode
 }
 
+/** A room or a store: what it is for, its air, its hygrometer. */
 export function PlaceForm({ initial, submitLabel, children }: PlaceFormProps) {
 	const [isDirty, setDirty] = useState(false)
 	const state = useSchemaForm<PlaceInput>({

@@ -34,6 +34,7 @@ const EMPTY: PlaceInput = {
 	version: 0,
 }
 
+/** A room or a store to begin. */
 export default function NewPlacePage() {
 	return (
 		<>

@@ -8,6 +8,7 @@ Chart.register(CategoryScale, LinearScale, LineController, LineElement, PointEle
 
 const FONT = { family: 'Figtree Variable', size: 12 }
 
+/** Two lines over the clock, told apart by their dashes too. */
 export default function ReadingsChart({ history }: { history: PlaceData['history'] }) {
 	const { leaf, persimmon, hairline, 'soft-ink': soft } = usePalette()
 	return (

@@ -26,6 +26,7 @@ export function action({ params, request, context }: Route.ActionArgs) {
 	return acting(() => changePlace(context.get(memberContext).studio, readId(params.placeId), request))
 }
 
+/** One room or store beside its hygrometer. */
 export default function PlacePage({ loaderData, actionData }: Route.ComponentProps) {
 	const { place, placeId } = loaderData
 	const { modal } = App.useApp()

@@ -17,6 +17,7 @@ export function loader({ context }: Route.LoaderArgs) {
 	return loading(() => loadPlaces(context.get(memberContext).studio))
 }
 
+/** Rooms and stores with their air of this moment. */
 export default function PlacesPage({ loaderData: { places } }: Route.ComponentProps) {
 	return (
 		<>

@@ -29,6 +29,7 @@ export function action({ request, context }: Route.ActionArgs) {
 	})
 }
 
+/** What holds for every course of the studio. */
 export default function StudioPage({ loaderData: studio }: Route.ComponentProps) {
 	const [isDirty, setDirty] = useState(false)
 	const state = useSchemaForm<StudioInput>({
