@@ -193,7 +193,9 @@ describe('signing in', () => {
 		const answer = (await attempt({ email, password }, '/sign-in?to=%2Fdesigns')) as Response
 
 		expect(answer.headers.get('Location')).toBe('/designs')
-		expect(answer.headers.get('Set-Cookie')).toMatch(/^calycine=.+; Max-Age=1209600; Path=\/; HttpOnly; SameSite=Lax$/)
+		const [token, look] = answer.headers.getSetCookie()
+		expect(token).toMatch(/^calycine=.+; Max-Age=1209600; Path=\/; HttpOnly; SameSite=Lax$/)
+		expect(look).toMatch(/^calycine-look=.+; HttpOnly; SameSite=Lax$/)
 	})
 
 	test.each([

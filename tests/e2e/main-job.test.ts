@@ -148,7 +148,7 @@ test('the second of two windows is told, loses nothing, and chooses', async () =
 	await page.getByRole('button', { name: 'Save and plan anew' }).click()
 
 	const notice = page.getByRole('alert').filter({ hasText: 'Changed in another window' })
-	await notice.getByRole('row', { name: 'Students 12 10' }).waitFor()
+	await notice.getByText('Students: here 12, there 10').waitFor()
 	await expect.poll(() => page.getByLabel('Students').inputValue()).toBe('12')
 	await notice.getByRole('button', { name: 'Keep what stands here' }).click()
 	await page.getByRole('button', { name: 'Save and plan anew' }).click()

@@ -107,7 +107,7 @@ describe('light and size', () => {
 
 		await expect.poll(() => backgroundOf(page)).not.toBe(day)
 		const night = await backgroundOf(page)
-		expect(await heightOf(page)).toBeGreaterThan(Math.max(44, close))
+		await expect.poll(() => heightOf(page)).toBeGreaterThan(Math.max(44, close))
 		await page.waitForLoadState('networkidle')
 
 		// Another device: it is known from the sign-in on, in the first picture already.

@@ -41,14 +41,17 @@ export function useSchemaForm<Values extends object>({
 	const fetcher = useFetcher<unknown>()
 	const refusal = isRefusal(fetcher.data) ? fetcher.data : undefined
 
+	// The router hands the answer over beside React's state: a rendering that changes nothing else may see it first, and
+	// React drops that rendering's effects. The fetcher's state is React's own, so what follows an answer hangs on both.
+	const { data, state } = fetcher
+	const takeAnswer = useEffectEvent(() => {
+		if (data === undefined) return
+		if (isRefusal(data)) showProblems(form, data.problems)
+		else onSaved?.()
+	})
 	useEffect(() => {
-		if (refusal) showProblems(form, refusal.problems)
-	}, [form, refusal])
-
-	const tellSaved = useEffectEvent(() => onSaved?.())
-	useEffect(() => {
-		if (fetcher.data !== undefined && !isRefusal(fetcher.data)) tellSaved()
-	}, [fetcher.data])
+		if (state === 'idle') takeAnswer()
+	}, [state, data])
 
 	const submit = async (values: Values) => {
 		const body = toBody(values)

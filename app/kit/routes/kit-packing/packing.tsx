@@ -2,9 +2,9 @@ import { App, Button, Checkbox, Progress } from 'antd'
 import { useSearchParams, useRevalidator } from 'react-router'
 import type { PackingLine } from '../../../../core/kit/packing-lines'
 import { LinkButton } from '../../../shared/components/link-button'
-import { OptionLink } from '../../../shared/components/option-link'
 import { amountWords } from '../../../shared/words/amounts'
 import { count } from '../../../shared/words/times'
+import { SeatPicker } from '../../components/seat-picker'
 import type { PackingData } from './load-packing.server'
 import { useTicks } from './use-ticks'
 
@@ -34,11 +34,14 @@ export function Packing({
 		<>
 			<PackingHead done={total - left} total={total} isStuck={isStuck} onUnpack={clear} />
 			<nav className="kit-views no-print" aria-label="Bags">
-				{seats.map(({ number, name }) => (
-					<OptionLink key={number} to={`?bag=${number}`} isCurrent={number === chosen.number}>
-						{name} {leftIn(number) === 0 ? '✓' : leftIn(number)}
-					</OptionLink>
-				))}
+				<SeatPicker
+					label="Bag"
+					options={seats.map(({ number, name }) => ({
+						to: `?bag=${number}`,
+						label: `${name} ${leftIn(number) === 0 ? '✓' : leftIn(number)}`,
+						isCurrent: number === chosen.number,
+					}))}
+				/>
 			</nav>
 			<section className="sheet" aria-labelledby="bag">
 				<h2 id="bag">{chosen.name}</h2>

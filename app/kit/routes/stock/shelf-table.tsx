@@ -1,8 +1,10 @@
-import { Button, Input, InputNumber } from 'antd'
-import { Form, Link } from 'react-router'
+import { Button, InputNumber } from 'antd'
+import { Form } from 'react-router'
 import { STOCK_KINDS, type StockKind } from '../../../../core/kit/stock'
 import { STOCK_WORDS } from '../../words/kits'
 import { showNumber, withPoint } from '../../../shared/components/fields/number-words'
+import { ListSearch } from '../../../shared/components/list-search/list-search'
+import { PageLinks } from '../../../shared/components/page-links'
 import { count } from '../../../shared/words/times'
 import type { StockPageData } from './load-stock.server'
 
@@ -24,18 +26,20 @@ export function ShelfTable({ data }: { data: StockPageData }) {
 		<section className="sheet" aria-labelledby="on-hand">
 			<div className="row">
 				<h2 id="on-hand">On hand</h2>
-				<Form method="get" role="search" className="shelf-search push no-print">
-					<Input name="q" defaultValue={sought} aria-label="Look for" placeholder="Look for…" allowClear />
-					<Button htmlType="submit">Look</Button>
-				</Form>
 			</div>
+			<ListSearch
+				placeholder="white wire, veiner"
+				terms={[]}
+				found={count(itemCount, 'line')}
+				clearTo={sought === '' ? undefined : '/stock'}
+			/>
 			{items.length === 0 && <p className="soft">Nothing on the shelf is called that.</p>}
-			<Pages data={data} count={itemCount} />
 			<div className="shelf-kinds">
 				{STOCK_KINDS.map((kind) => (
 					<KindList key={kind} kind={kind} items={items.filter((item) => item.kind === kind)} />
 				))}
 			</div>
+			<PageLinks page={data.page} pageCount={data.pageCount} />
 		</section>
 	)
 }
@@ -96,19 +100,4 @@ function ShelfLine({ item }: { item: StockPageData['items'][number] }) {
 
 function Hidden({ values }: { values: Readonly<Record<string, string | number>> }) {
 	return Object.entries(values).map(([name, value]) => <input key={name} type="hidden" name={name} value={value} />)
-}
-
-/** Where the shelf is too long for one page. */
-function Pages({ data: { page, pageCount, sought }, count: itemCount }: { data: StockPageData; count: number }) {
-	if (pageCount === 1) return null
-	const linkTo = (target: number) => `?${new URLSearchParams({ ...(sought && { q: sought }), page: String(target) })}`
-	return (
-		<nav className="row no-print" aria-label="Pages of the shelf">
-			{page > 1 && <Link to={linkTo(page - 1)}>Back</Link>}
-			<span className="soft">
-				{count(itemCount, 'line')}, page {page} of {pageCount}
-			</span>
-			{page < pageCount && <Link to={linkTo(page + 1)}>Further</Link>}
-		</nav>
-	)
 }

@@ -1,7 +1,8 @@
 import { Link } from 'react-router'
-import type { PlanStory } from '../../../../core/plan/tell/plan-story'
+import type { PlanStory, SessionStory } from '../../../../core/plan/tell/plan-story'
 import { proofWords } from '../../words/proof'
-import { count, duration } from '../../../shared/words/times'
+import { Why } from '../../../shared/components/why/why'
+import { count, duration, sessionName } from '../../../shared/words/times'
 import type { PlanData } from './load-plan.server'
 import { PlanSearch } from './plan-search'
 
@@ -16,9 +17,13 @@ export function PlanSummary({ plan, story }: { plan: PlanData; story: PlanStory 
 			<h2>{story.shortfall ? 'As far as it goes' : `It fits, in ${count(used, 'session')}`}</h2>
 			<dl className="figures">
 				<dt>Work for each student</dt>
-				<dd>{duration(work)}</dd>
+				<dd>
+					<Why reasons={bySession(story, ({ workMinutes }) => workMinutes)}>{duration(work)}</Why>
+				</dd>
 				<dt>Waiting between steps</dt>
-				<dd>{duration(waiting)}</dd>
+				<dd>
+					<Why reasons={bySession(story, ({ waitingMinutes }) => waitingMinutes)}>{duration(waiting)}</Why>
+				</dd>
 				<dt>Your time before</dt>
 				<dd>{duration(story.prepMinutes)}</dd>
 				{objective?.splits !== undefined && (
@@ -42,6 +47,13 @@ export function PlanSummary({ plan, story }: { plan: PlanData; story: PlanStory 
 			)}
 		</>
 	)
+}
+
+/** 'Evening 1: 1 h 41'; sessions that have none of it are not told. */
+function bySession({ sessions }: PlanStory, minutesOf: (session: SessionStory) => number): string[] {
+	return sessions
+		.filter((session) => minutesOf(session) > 0)
+		.map((session) => `${sessionName(session.session.startMin, session.number)}: ${duration(minutesOf(session))}`)
 }
 
 const CONFIDENCE_WORDS: Record<number, string> = {
