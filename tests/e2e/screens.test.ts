@@ -1,5 +1,5 @@
 /** Every screen, by day and by night, on the desk, the tablet and the phone; and what stands in the head of all. */
-import { afterAll, beforeAll, describe, expect, test } from 'vitest'
+import { afterAll, beforeAll, beforeEach, describe, expect, test } from 'vitest'
 import type { Page } from 'playwright-core'
 import { openBench, scan, visit, type Bench, type Visitor } from '../support/visitor'
 
@@ -9,10 +9,13 @@ let page: Page
 
 beforeAll(async () => {
 	bench = await openBench()
-	visitor = await visit(bench)
+	// Colours that are on their way from day to night have a contrast of neither.
+	visitor = await visit(bench, { reducedMotion: 'reduce' })
 	page = visitor.page
 })
 afterAll(() => bench.close())
+// Whatever the test before has left it in.
+beforeEach(() => page.emulateMedia({ colorScheme: 'light', media: 'screen' }))
 
 const DESK = { width: 1280, height: 800 }
 const TABLET = { width: 820, height: 1180 }
