@@ -119,7 +119,8 @@ export default function NewDesign({ loaderData: { like, designs, skeletons }, ac
 								maxLength={1000}
 								aria-label="Names of its parts, by commas"
 								placeholder="centre, inner petals, outer petals, calyx, leaves"
-								onFocus={() => setFrom('parts')}
+								// Who only passes by with the keyboard has chosen nothing.
+								onChange={({ target }) => target.value !== '' && setFrom('parts')}
 							/>
 						</Start>
 						{skeletons.map(({ id, name, description, picture }) => (
