@@ -1,7 +1,6 @@
 /** The cookie that tells the server a person's look, so that the first picture of every page has it already. */
 import { createCookie } from 'react-router'
-import type { Look } from '../../db/models/accounts.server'
-import { lookSchema } from './schemas/look'
+import { lookSchema, type Look } from './schemas/look'
 
 const YEAR_SECONDS = 365 * 86_400
 
@@ -20,6 +19,6 @@ export async function readLook(request: Request): Promise<Look> {
 }
 
 /** A Set-Cookie value that keeps the look. */
-export function writeLook(look: Look): Promise<string> {
+export function writeLook(look: Readonly<Record<string, string>>): Promise<string> {
 	return cookie.serialize(look)
 }

@@ -29,19 +29,14 @@ export class StudioModel extends Model<InferAttributes<StudioModel>, InferCreati
 	declare version: CreationOptional<number>
 }
 
-/** How somebody wants the screens; what is absent follows the device. */
-export interface Look {
-	light?: 'day' | 'night'
-	reach?: 'desk' | 'touch'
-}
-
 export class UserModel extends Model<InferAttributes<UserModel>, InferCreationAttributes<UserModel>> {
 	declare id: CreationOptional<number>
 	declare studioId: number
 	declare name: string
 	declare email: string
 	declare passwordHash: string
-	declare look: CreationOptional<Look | null>
+	/** What the screens of this person are to look like, in the app's own words. */
+	declare look: CreationOptional<Record<string, string> | null>
 	declare studio?: NonAttribute<StudioModel>
 }
 

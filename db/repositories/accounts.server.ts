@@ -7,7 +7,7 @@ import { USUAL_KIT_TERMS, type KitTerms } from '../../core/kit/kit-terms'
 import type { UnitSystem } from '../../core/materials/units'
 import type { GaugeStandard } from '../../core/materials/wire-gauge'
 import { writing } from '../connection.server'
-import { SignInModel, StudioModel, UserModel, type Look } from '../models/accounts.server'
+import { SignInModel, StudioModel, UserModel } from '../models/accounts.server'
 import { hashPassword, matchesPassword } from '../password-hash.server'
 
 export interface Studio {
@@ -54,13 +54,13 @@ export async function findUserByPassword(email: string, password: string): Promi
 }
 
 /** @returns how she wants the screens; {} where she has chosen nothing */
-export async function getLook(userId: number): Promise<Look> {
+export async function getLook(userId: number): Promise<Record<string, string>> {
 	const user = await UserModel.findByPk(userId, { attributes: ['look'] })
 	return user?.look ?? {}
 }
 
 /** Keeps how she wants the screens, whatever was kept before. */
-export async function keepLook(userId: number, look: Look): Promise<void> {
+export async function keepLook(userId: number, look: Record<string, string>): Promise<void> {
 	await writing(() => UserModel.update({ look }, { where: { id: userId } }))
 }
 

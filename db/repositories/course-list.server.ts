@@ -2,6 +2,7 @@
 import { QueryTypes } from 'sequelize'
 import type { CourseFilter, CourseOrder } from '../../core/course/course-filter'
 import type { ExactPlan } from '../../core/plan/exact/plan-exactly'
+import { likeWords } from '../like-words'
 import { getDatabase, inTransaction } from '../connection.server'
 import { CourseModel } from '../models/courses.server'
 
@@ -30,7 +31,6 @@ export interface CourseList {
 }
 
 const COURSES_PER_PAGE = 50
-const MOST_WORDS = 8
 
 const ORDERS: Record<CourseOrder, string> = {
 	latest: 'lastDate DESC, c.id DESC',
@@ -95,15 +95,17 @@ export function deleteCourses(
 }
 
 function toWhere({ search = '', when, plan }: CourseFilter): { sql: string; values: Record<string, string> } {
-	const words = search.split(/\s+/).filter(Boolean).slice(0, MOST_WORDS)
+	const words = likeWords(search)
 	const conditions = [
 		'c.studio_id = :studioId',
 		...words.map((_, w) => `CONCAT(c.name, '\\n', COALESCE(${NAMES}, '')) LIKE :word${w}`),
 		...(when === 'ahead' ? ['s.lastDate >= :date'] : when === 'over' ? ['s.lastDate < :date'] : []),
 		...(plan === 'fits' ? [FITS] : plan === 'open' ? [`NOT COALESCE(${FITS}, FALSE)`] : []),
 	]
-	const values = words.map((word, w) => [`word${w}`, `%${word.replace(/[\\%_]/g, '\\$&')}%`])
-	return { sql: `WHERE ${conditions.join(' AND ')}`, values: Object.fromEntries(values) as Record<string, string> }
+	return {
+		sql: `WHERE ${conditions.join(' AND ')}`,
+		values: Object.fromEntries(words.map((word, w) => [`word${w}`, word])),
+	}
 }
 
 const FITS = "(p.status IN ('optimal', 'feasible'))"

@@ -8,6 +8,7 @@ import {
 	UniqueConstraintError,
 	type WhereOptions,
 } from 'sequelize'
+import { likeWords } from '../like-words'
 import type { Choice, Design, DesignKind } from '../../core/design/design'
 import { makeCard, type DesignCard } from '../../core/design/design-card'
 import type { DesignFilter, DesignOrder } from '../../core/design/design-filter'
@@ -70,8 +71,7 @@ const ORDERS: Record<DesignOrder, OrderItem[]> = {
 }
 
 function toWhere(studioId: number, { search = '', kind, level, audience, hasWires }: DesignFilter): WhereOptions {
-	const words = search.split(/\s+/).filter(Boolean).slice(0, 8)
-	const contains = (word: string) => ({ [Op.like]: `%${word.replace(/[\\%_]/g, '\\$&')}%` })
+	const words = likeWords(search)
 	return {
 		studioId,
 		...(kind && { kind }),
@@ -79,7 +79,9 @@ function toWhere(studioId: number, { search = '', kind, level, audience, hasWire
 		...(audience && { 'card.audience': audience }),
 		...(hasWires !== undefined && { 'card.hasWires': hasWires }),
 		...(words.length > 0 && {
-			[Op.and]: words.map((word) => ({ [Op.or]: [{ name: contains(word) }, { 'card.summary': contains(word) }] })),
+			[Op.and]: words.map((word) => ({
+				[Op.or]: [{ name: { [Op.like]: word } }, { 'card.summary': { [Op.like]: word } }],
+			})),
 		}),
 	}
 }

@@ -66,6 +66,27 @@ describe('a new design', () => {
 	})
 })
 
+describe('a new design by the names of its parts', () => {
+	const start = (parts: string) =>
+		answerOf(newDesign.action(call(studio, '/designs/new', { body: { name: 'Sea holly', from: 'parts', parts } })))
+
+	test('has them all, in their order, with steps to make them', async () => {
+		expect((await start('cone\nbract, leaf')).to).toBe('/designs/sea-holly/edit')
+		const { document } = await getDesign(studio.studioId, 'sea-holly')
+
+		expect(document.parts.map(({ name }) => name.toLowerCase())).toEqual(['cone', 'bract', 'leaf'])
+		expect(document.parts.every(({ id }) => document.steps.some(({ part }) => part === id))).toBe(true)
+	})
+
+	test('asks for one where there is none, beside their field', async () => {
+		const answer = await start(' \n , ')
+
+		expect(answer.status).toBe(400)
+		expect(answer.refusal?.problems.map(({ path }) => path)).toEqual(['parts'])
+		expect((await listDesigns(studio.studioId)).count).toBe(3)
+	})
+})
+
 describe('saving a design', () => {
 	const save = (who: TestStudio, document: unknown, version = 1) =>
 		edit.action(call(who, '/designs/magnolia/edit', { params, body: { document, version } }))

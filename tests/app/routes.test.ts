@@ -6,6 +6,7 @@ import { memberContext } from '../../app/shared/http/contexts'
 import * as choose from '../../app/course/routes/course-choose/route'
 import * as remove from '../../app/course/routes/course-delete/route'
 import * as kits from '../../app/kit/routes/course-kits/route'
+import * as courses from '../../app/course/routes/courses/route'
 import * as newCourse from '../../app/course/routes/course-new/route'
 import * as plan from '../../app/plan/routes/course-plan/route'
 import * as design from '../../app/design/routes/design/route'
@@ -151,6 +152,42 @@ describe('changing a course', () => {
 		expect(answer.to).toBe('/courses')
 		expect((await listCourses(studio.studioId)).courses).toEqual([])
 	})
+})
+
+describe('the list of courses', () => {
+	const page = (query: string) => courses.loader(call(studio, `/courses${query}`))
+	const remove = (who: TestStudio, chosen: { id: number; version: number }[]) =>
+		courses.action(call(who, '/courses', { body: { intent: 'delete', courses: chosen } }))
+
+	test('is narrowed by its address, and what is not understood narrows nothing', async () => {
+		await makeCourse({ name: 'Beginners on Mondays' })
+		await makeCourse({ name: 'Advanced' })
+		const names = async (query: string) => (await page(query)).courses.map(({ name }) => name)
+
+		expect(await names('?q=mondays')).toEqual(['Beginners on Mondays'])
+		expect(await names('?order=name')).toEqual(['Advanced', 'Beginners on Mondays'])
+		expect(await names('?when=never&plan=perhaps&order=colour&page=-1')).toHaveLength(2)
+		expect((await page('?q=a&when=soon')).filter).toEqual({ search: 'a' })
+	})
+
+	test('loses those that are chosen, and says how many of them were still as they were shown', async () => {
+		const [one, two] = [await makeCourse(), await makeCourse()]
+		await choose.action(
+			call(studio, '/', { params: { courseId: String(two) }, body: { ...course, name: 'Changed', version: 1 } }),
+		)
+		const chosen = [one, two].map((id) => ({ id, version: 1 }))
+
+		expect(await remove(stranger, chosen)).toEqual({ deleted: 0, asked: 2 })
+		expect(await remove(studio, chosen)).toEqual({ deleted: 1, asked: 2 })
+		expect((await page('')).courses.map(({ name }) => name)).toEqual(['Changed'])
+	})
+
+	test.each([{ chosen: [] }, { chosen: [{ id: 0, version: 1 }] }, { chosen: [{ id: 1 }] }])(
+		'refuses to delete $chosen',
+		async ({ chosen }) => {
+			expect((await answerOf(remove(studio, chosen as never))).status).toBe(400)
+		},
+	)
 })
 
 describe('a course that does not fit', () => {

@@ -23,6 +23,7 @@ import {
 	listDocuments,
 	updateDesign,
 } from '../../db/repositories/designs.server'
+import { makeCard } from '../../core/design/design-card'
 import type { Design } from '../../core/design/design'
 import type { DesignFilter } from '../../core/design/design-filter'
 import { createPlan, findNewestPlan } from '../../db/repositories/plans.server'
@@ -310,5 +311,31 @@ describe('designs', () => {
 
 		expect(designs.map(({ slug }) => slug)).toEqual(found)
 		expect(count).toBe(found.length)
+	})
+
+	test.each<{ order: DesignFilter['order']; slugs: string[] }>([
+		{ order: undefined, slugs: ['calla-lily', 'magnolia', 'shells-and-starfish'] },
+		{ order: 'newest', slugs: ['calla-lily', 'shells-and-starfish', 'magnolia'] },
+		{ order: 'easiest', slugs: ['calla-lily', 'shells-and-starfish', 'magnolia'] },
+	])('are in the order $order', async ({ order, slugs }) => {
+		await inTransaction(async (transaction) => {
+			for (const slug of ['shells-and-starfish', 'calla-lily'])
+				await createDesign(studio.studioId, demoDesign(slug), transaction)
+		})
+
+		expect((await listDesigns(studio.studioId, { order })).designs.map(({ slug }) => slug)).toEqual(slugs)
+	})
+
+	test('are quickest first by the minutes that they take', async () => {
+		await inTransaction(async (transaction) => {
+			for (const slug of ['shells-and-starfish', 'calla-lily'])
+				await createDesign(studio.studioId, demoDesign(slug), transaction)
+		})
+
+		const { designs } = await listDesigns(studio.studioId, { order: 'quickest' })
+		const minutes = designs.map(({ slug }) => makeCard(demoDesign(slug)).handsOnMinutes)
+
+		expect(new Set(minutes).size).toBe(3)
+		expect(minutes).toEqual(minutes.toSorted((a, b) => a - b))
 	})
 })

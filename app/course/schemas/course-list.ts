@@ -2,8 +2,8 @@
 import { array, object } from 'yup'
 import { COURSE_ORDERS, type CourseFilter } from '../../../core/course/course-filter'
 import { rowId, rowVersion } from '../../shared/schemas/row-version'
+import { readSearch } from '../../shared/address'
 
-const MAX_SEARCH = 80
 /** As many as a page shows. */
 const MOST_CHOSEN = 50
 
@@ -12,7 +12,7 @@ export function readCourseFilter(search: URLSearchParams): CourseFilter {
 	const when = search.get('when')
 	const plan = search.get('plan')
 	return {
-		search: search.get('q')?.trim().slice(0, MAX_SEARCH) || undefined,
+		search: readSearch(search) || undefined,
 		when: when === 'ahead' || when === 'over' ? when : undefined,
 		plan: plan === 'fits' || plan === 'open' ? plan : undefined,
 		order: COURSE_ORDERS.find((order) => order === search.get('order')),

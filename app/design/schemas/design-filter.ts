@@ -1,16 +1,16 @@
 /** What a list of designs is narrowed to, as its address says it. */
 import { DESIGN_ORDERS, type DesignFilter } from '../../../core/design/design-filter'
 import type { DesignKind } from '../../../core/design/design'
+import { readSearch } from '../../shared/address'
 
 const KINDS: readonly DesignKind[] = ['flower', 'foliage', 'ornament', 'topper']
-const MAX_SEARCH = 80
 
 /** Reads the address; what is not understood narrows nothing. */
 export function readDesignFilter(search: URLSearchParams): DesignFilter {
 	const level = Number(search.get('level'))
 	const wires = search.get('wires')
 	return {
-		search: search.get('q')?.trim().slice(0, MAX_SEARCH) || undefined,
+		search: readSearch(search) || undefined,
 		kind: KINDS.find((kind) => kind === search.get('kind')),
 		level: Number.isInteger(level) && level >= 1 && level <= 5 ? level : undefined,
 		audience: search.get('for') === 'children' ? 'children' : undefined,

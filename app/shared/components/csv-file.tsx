@@ -1,21 +1,8 @@
-import { UploadOutlined } from '@ant-design/icons'
-import { Button, Upload } from 'antd'
+import { FileButton } from './file-button'
 
-/** A button that chooses a file of comma-separated values; the same file can be chosen again. */
+/** A button that chooses a file of comma-separated values. */
 export function CsvFile({ label, onText }: { label: string; onText: (text: string) => void }) {
 	return (
-		<Upload
-			accept=".csv,.txt,text/csv,text/plain"
-			showUploadList={false}
-			// The button inside is what is pressed.
-			hasControlInside
-			beforeUpload={(file) => {
-				void file.text().then(onText)
-				// Read here, and never sent by the library.
-				return false
-			}}
-		>
-			<Button icon={<UploadOutlined aria-hidden />}>{label}</Button>
-		</Upload>
+		<FileButton label={label} accept=".csv,.txt,text/csv,text/plain" onFile={(file) => void file.text().then(onText)} />
 	)
 }

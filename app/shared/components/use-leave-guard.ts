@@ -1,10 +1,10 @@
-import { App } from 'antd'
 import { useCallback, useEffect, useEffectEvent } from 'react'
 import { useBeforeUnload, useBlocker } from 'react-router'
+import { useAskBeforeLoss } from './use-ask-before-loss'
 
 /** Asks before a page with unsaved changes is left, within the app or by closing the tab. */
 export function useLeaveGuard(isGuarded: boolean): void {
-	const { modal } = App.useApp()
+	const ask = useAskBeforeLoss()
 	const blocker = useBlocker(
 		({ currentLocation, nextLocation }) => isGuarded && currentLocation.pathname !== nextLocation.pathname,
 	)
@@ -23,16 +23,14 @@ export function useLeaveGuard(isGuarded: boolean): void {
 	const wayOut = blocker.state === 'blocked' ? blocker.location.key : undefined
 	useEffect(() => {
 		if (wayOut === undefined) return
-		const dialog = modal.confirm({
+		const dialog = ask({
 			title: 'Leave without saving?',
 			content: 'What you changed on this page would be lost.',
-			okText: 'Leave',
-			okButtonProps: { danger: true },
-			cancelText: 'Stay',
-			autoFocusButton: 'cancel',
-			onOk: () => proceed(),
-			onCancel: () => stay(),
+			doIt: 'Leave',
+			keep: 'Stay',
+			onDo: () => proceed(),
+			onKeep: () => stay(),
 		})
 		return () => dialog.destroy()
-	}, [wayOut, modal])
+	}, [wayOut, ask])
 }

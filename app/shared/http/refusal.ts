@@ -7,3 +7,8 @@ export interface Refusal {
 	message: string
 	problems: FieldProblem[]
 }
+
+/** Looks problems up by their field; undefined: it has none. */
+export function problemsByField(problems: readonly FieldProblem[]): (field: string) => string | undefined {
+	return (field) => problems.find(({ path }) => path === field)?.message
+}

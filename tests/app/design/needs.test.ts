@@ -8,7 +8,7 @@ import {
 	withMark,
 	withStage,
 } from '../../../app/design/routes/design-edit/inspectors/needs'
-import { changeWords } from '../../../app/design/routes/design-edit/figures/picture-panel'
+import { changeWords } from '../../../app/design/routes/design-edit/figures/figure-words'
 import { measureDesign } from '../../../core/design/design-figures'
 import { resolveDesign } from '../../../core/design/resolve-design'
 import { designFromParts } from '../../../core/design/skeletons/usual-parts'

@@ -1,9 +1,9 @@
 /** What fields read and show. */
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
+import { isNarrowed, readSearch, withTerms } from '../../../app/shared/address'
 import { toClockValue, toDayValue } from '../../../app/shared/components/fields/clock-value'
 import { limitWords, readNumber, showNumber } from '../../../app/shared/components/fields/number-words'
-import { withTerm } from '../../../app/shared/components/list-search/list-address'
 
 describe('a number that is typed', () => {
 	const limits = { min: 0.5, max: 12 }
@@ -70,9 +70,22 @@ describe('times and days', () => {
 describe('the address of a list', () => {
 	test('has what is asked, and no more: the usual is not written, and it begins at the first page', () => {
 		const search = new URLSearchParams('q=&kind=flower&page=3&wires=no')
+		const asked = (terms: Record<string, string>) => withTerms(search, { ...terms, page: undefined }).toString()
 
-		expect(withTerm(search, 'level', '2').toString()).toBe('kind=flower&wires=no&level=2')
-		expect(withTerm(search, 'kind', '').toString()).toBe('wires=no')
-		expect(withTerm(search, 'kind', 'foliage').toString()).toBe('wires=no&kind=foliage')
+		expect(asked({ level: '2' })).toBe('kind=flower&wires=no&level=2')
+		expect(asked({ kind: '' })).toBe('wires=no')
+		expect(asked({ kind: 'foliage' })).toBe('wires=no&kind=foliage')
+	})
+
+	test('asks for less than all when more than an order is said', () => {
+		expect(isNarrowed({ order: 'newest' })).toBe(false)
+		expect(isNarrowed({ order: 'newest', kind: undefined })).toBe(false)
+		expect(isNarrowed({ kind: 'flower' })).toBe(true)
+	})
+
+	test('has its search cut where it is longer than anybody types', () => {
+		expect(readSearch(new URLSearchParams('q=  rose '))).toBe('rose')
+		expect(readSearch(new URLSearchParams({ q: 'x'.repeat(500) }))).toHaveLength(80)
+		expect(readSearch(new URLSearchParams())).toBe('')
 	})
 })

@@ -1,7 +1,8 @@
 /** Parts by their names alone. What is usual for which is common practice, no source. */
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import { addUsualPart, designFromParts, roleOfName } from '../../../core/design/skeletons/usual-parts'
+import { roleOfName } from '../../../core/design/skeletons/role-of-name'
+import { addUsualPart, designFromParts } from '../../../core/design/skeletons/usual-parts'
 import { measureDesign } from '../../../core/design/design-figures'
 import { resolveDesign } from '../../../core/design/resolve-design'
 import { reviewDesign } from '../../../core/design/review/review-design'

@@ -4,6 +4,7 @@ import { InputError } from '../../../../core/errors'
 import { createSignIn, endSignIn, findUserByPassword, getLook } from '../../../../db/repositories/accounts.server'
 import { Wordmark } from '../../../shared/components/wordmark'
 import { localTarget } from '../../local-target'
+import { problemsByField } from '../../../shared/http/refusal'
 import { readBody } from '../../../shared/http/read-input.server'
 import { acting } from '../../../shared/http/responses.server'
 import { writeLook } from '../../look-cookie.server'
@@ -40,7 +41,7 @@ export function action({ request, context }: Route.ActionArgs) {
 export default function SignIn({ actionData }: Route.ComponentProps) {
 	const isSaving = useNavigation().state !== 'idle'
 	const problems = actionData && 'problems' in actionData ? actionData.problems : []
-	const problemOf = (field: string) => problems.find(({ path }) => path === field)?.message
+	const problemOf = problemsByField(problems)
 	return (
 		<main className="lone-page stack">
 			<Wordmark size={34} />

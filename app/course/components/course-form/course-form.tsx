@@ -1,5 +1,5 @@
 /** The form that makes and changes a course. */
-import { Form, Input, InputNumber, Radio, Select } from 'antd'
+import { Form, Input, Radio, Select } from 'antd'
 import { useState } from 'react'
 import { PACES, PLAN_FOR, type Course } from '../../../../core/course/course'
 import { courseSchema } from '../../schemas/course'
@@ -10,6 +10,7 @@ import { DesignFields, type DesignOption } from './design-fields'
 import { SessionFields, toOptions, type PlaceOption } from './session-fields'
 import { SheetForm } from '../../../shared/components/sheet-form'
 import { useLeaveGuard } from '../../../shared/components/use-leave-guard'
+import { DecimalInput } from '../../../shared/components/fields/decimal-input'
 
 interface CourseFormProps {
 	initial: Course
@@ -79,7 +80,7 @@ function WhatAndWho({ designOptions }: Pick<CourseFormProps, 'designOptions'>) {
 			<DesignFields options={designOptions} />
 			<div className="fields">
 				<Form.Item name="studentCount" label="Students">
-					<InputNumber controls={false} min={1} max={60} precision={0} />
+					<DecimalInput />
 				</Form.Item>
 				<Form.Item name="pace" label="Their pace" className="wide">
 					<Radio.Group optionType="button" options={PACE_OPTIONS} />
@@ -125,10 +126,10 @@ function How() {
 			</Form.Item>
 			<div className="fields">
 				<Form.Item name="demoFlowers" label="Pieces for you to show, whole flowers’ worth">
-					<InputNumber controls={false} min={0} max={10} precision={0} />
+					<DecimalInput />
 				</Form.Item>
 				<Form.Item name="homeworkMinutes" label="Most homework between two sessions" extra="0: none is given">
-					<InputNumber controls={false} min={0} max={600} precision={0} step={10} suffix="min" />
+					<DecimalInput step={10} suffix="min" />
 				</Form.Item>
 			</div>
 		</section>

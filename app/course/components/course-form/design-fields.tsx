@@ -1,7 +1,8 @@
-import { Button, Form, InputNumber, Select } from 'antd'
+import { Button, Form, Select } from 'antd'
 import type { Course } from '../../../../core/course/course'
 import { completePicks } from '../../../../core/design/resolve-design'
 import type { Choice } from '../../../../core/design/design'
+import { DecimalInput } from '../../../shared/components/fields/decimal-input'
 
 export interface DesignOption {
 	slug: string
@@ -33,7 +34,7 @@ export function DesignFields({ options }: { options: readonly DesignOption[] }) 
 									/>
 								</Form.Item>
 								<Form.Item name={[name, 'flowersPerStudent']} label="Each student makes">
-									<InputNumber controls={false} min={1} max={30} precision={0} />
+									<DecimalInput />
 								</Form.Item>
 								{fields.length > 1 && (
 									<Button onClick={() => remove(name)} className="row-button">

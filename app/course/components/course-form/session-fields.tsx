@@ -1,4 +1,4 @@
-import { Button, Form, InputNumber, Select } from 'antd'
+import { Button, Form, Select } from 'antd'
 import type { Course, Session } from '../../../../core/course/course'
 import { withExtraSession } from '../../../../core/course/extra-session'
 import type { Place } from '../../../../core/drying/place'
@@ -6,6 +6,7 @@ import { handsOnMinutes } from '../../../../core/course/session-hours'
 import { duration, sessionName } from '../../../shared/words/times'
 import { DayInput } from './day-input'
 import { TimeInput } from './time-input'
+import { DecimalInput } from '../../../shared/components/fields/decimal-input'
 
 const MAX_BREAKS = 6
 
@@ -39,10 +40,10 @@ export function SessionFields({ places }: { places: readonly PlaceOption[] }) {
 									<TimeInput />
 								</Form.Item>
 								<Form.Item name={[name, 'setUpMinutes']} label="Setting up">
-									<InputNumber suffix="min" controls={false} min={0} max={120} precision={0} step={5} />
+									<DecimalInput suffix="min" step={5} />
 								</Form.Item>
 								<Form.Item name={[name, 'clearAwayMinutes']} label="Clearing away">
-									<InputNumber suffix="min" controls={false} min={0} max={120} precision={0} step={5} />
+									<DecimalInput suffix="min" step={5} />
 								</Form.Item>
 								{rooms.length > 1 && (
 									<Form.Item name={[name, 'roomId']} label="Where">
@@ -120,7 +121,7 @@ function BreakFields({ position }: { position: number }) {
 								<TimeInput />
 							</Form.Item>
 							<Form.Item name={[name, 'minutes']} label="for">
-								<InputNumber suffix="min" controls={false} min={0} max={240} precision={0} step={5} />
+								<DecimalInput suffix="min" step={5} />
 							</Form.Item>
 							<Button onClick={() => remove(name)} className="row-button">
 								No break

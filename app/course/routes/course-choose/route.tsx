@@ -1,5 +1,5 @@
 import { courseOfPage } from '../../../shared/http/course-of-page.server'
-import { App, Button } from 'antd'
+import { Button } from 'antd'
 import { data, redirect, useSubmit } from 'react-router'
 import { keepValidPicks } from '../../../../core/design/resolve-design'
 import { ConflictError } from '../../../../core/errors'
@@ -13,6 +13,7 @@ import { acting, loading } from '../../../shared/http/responses.server'
 import { updatePlannedCourse } from '../../../plan/save-course.server'
 import { courseChangeSchema } from '../../schemas/course'
 import type { Route } from './+types/route'
+import { useAskBeforeLoss } from '../../../shared/components/use-ask-before-loss'
 
 export function loader({ params, context }: Route.LoaderArgs) {
 	return loading(async () => {
@@ -58,17 +59,15 @@ export function action({ params, request, context }: Route.ActionArgs) {
 /** A course to change, or to delete after asking. */
 export default function ChooseCourse({ loaderData }: Route.ComponentProps) {
 	const { id, version, course, designOptions, places } = loaderData
-	const { modal } = App.useApp()
+	const ask = useAskBeforeLoss()
 	const submit = useSubmit()
 	const askToDelete = () => {
-		modal.confirm({
+		ask({
 			title: `Delete “${course.name}”?`,
 			content: 'The course goes with its plans. This cannot be undone.',
-			okText: 'Delete',
-			okButtonProps: { danger: true },
-			cancelText: 'Keep it',
-			autoFocusButton: 'cancel',
-			onOk: () => submit({ version }, { method: 'post', action: `/courses/${id}/delete` }),
+			doIt: 'Delete',
+			keep: 'Keep it',
+			onDo: () => submit({ version }, { method: 'post', action: `/courses/${id}/delete` }),
 		})
 	}
 	return (

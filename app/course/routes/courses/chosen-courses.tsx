@@ -1,8 +1,9 @@
 import { DeleteOutlined } from '@ant-design/icons'
-import { App, Button } from 'antd'
+import { Button } from 'antd'
 import { useSubmit } from 'react-router'
 import type { CourseSummary } from '../../../../db/repositories/course-list.server'
 import { count } from '../../../shared/words/times'
+import { useAskBeforeLoss } from '../../../shared/components/use-ask-before-loss'
 
 type Answer = { deleted: number; asked: number } | { refused: true; message: string } | undefined
 
@@ -18,18 +19,16 @@ export function ChosenCourses({
 	answer: unknown
 	onDone: () => void
 }) {
-	const { modal } = App.useApp()
+	const ask = useAskBeforeLoss()
 	const submit = useSubmit()
 	const said = answer as Answer
 	const askToDelete = () =>
-		modal.confirm({
+		ask({
 			title: `Delete ${count(courses.length, 'course')}?`,
 			content: `${namesOf(courses)}: with their plans, people and ticks. This cannot be undone.`,
-			okText: 'Delete',
-			okButtonProps: { danger: true },
-			cancelText: 'Keep them',
-			autoFocusButton: 'cancel',
-			onOk: () => {
+			doIt: 'Delete',
+			keep: 'Keep them',
+			onDo: () => {
 				const listed = courses.map(({ id, version }) => ({ id, version }))
 				onDone()
 				return submit(JSON.stringify({ intent: 'delete', courses: listed }), {

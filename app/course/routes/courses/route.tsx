@@ -2,18 +2,18 @@ import { Link, useSearchParams } from 'react-router'
 import { useState } from 'react'
 import { deleteCourses, listCourses } from '../../../../db/repositories/course-list.server'
 import { LinkButton } from '../../../shared/components/link-button'
-import { ListSearch, type ListTerm } from '../../../shared/components/list-search/list-search'
 import { PageLinks } from '../../../shared/components/page-links'
+import { isNarrowed } from '../../../shared/address'
 import { memberContext } from '../../../shared/http/contexts'
 import { readIntent } from '../../../shared/http/read-input.server'
 import { acting } from '../../../shared/http/responses.server'
 import { today } from '../../../shared/http/studio-clock.server'
 import { readPage } from '../../../shared/schemas/page'
-import { count } from '../../../shared/words/times'
 import { courseListActions, readCourseFilter } from '../../schemas/course-list'
 import type { Route } from './+types/route'
 import { ChosenCourses } from './chosen-courses'
 import { CourseRow } from './course-row'
+import { CourseSearch } from './course-search'
 import './courses.css'
 
 export function meta() {
@@ -34,42 +34,10 @@ export function action({ request, context }: Route.ActionArgs) {
 	})
 }
 
-const TERMS: ListTerm[] = [
-	{
-		name: 'when',
-		label: 'When',
-		options: [
-			{ value: '', label: 'any time' },
-			{ value: 'ahead', label: 'ahead' },
-			{ value: 'over', label: 'over' },
-		],
-	},
-	{
-		name: 'plan',
-		label: 'Plan',
-		options: [
-			{ value: '', label: 'any' },
-			{ value: 'fits', label: 'fits' },
-			{ value: 'open', label: 'does not fit yet' },
-		],
-	},
-	{
-		name: 'order',
-		label: 'Order',
-		options: [
-			{ value: '', label: 'latest first' },
-			{ value: 'soonest', label: 'earliest first' },
-			{ value: 'name', label: 'by name' },
-			{ value: 'largest', label: 'most students' },
-		],
-	},
-]
-
 /** All courses: sought, narrowed and put in order by the address. */
 export default function Courses({ loaderData, actionData }: Route.ComponentProps) {
 	const { courses, filter, page, pageCount, date } = loaderData
-	const { order: _, ...narrowing } = filter
-	const isNarrowed = Object.values(narrowing).some((value) => value !== undefined)
+	const isLess = isNarrowed(filter)
 	const [chosen, setChosen] = useState<ReadonlySet<number>>(new Set())
 	const toggle = (id: number, is: boolean) =>
 		setChosen((before) => new Set(is ? [...before, id] : [...before].filter((one) => one !== id)))
@@ -81,19 +49,14 @@ export default function Courses({ loaderData, actionData }: Route.ComponentProps
 					New course
 				</LinkButton>
 			</div>
-			<ListSearch
-				placeholder="magnolia, Thursdays"
-				terms={TERMS}
-				found={count(loaderData.count, 'course')}
-				clearTo={isNarrowed ? '/courses' : undefined}
-			/>
+			<CourseSearch isNarrowed={isLess} count={loaderData.count} />
 			<ChosenCourses
 				courses={courses.filter(({ id }) => chosen.has(id))}
 				answer={actionData}
 				onDone={() => setChosen(new Set())}
 			/>
 			{courses.length === 0 ? (
-				<NoCourses isNarrowed={isNarrowed} page={page} />
+				<NoCourses isNarrowed={isLess} page={page} />
 			) : (
 				<ul className="course-list sheet">
 					{courses.map((course) => (

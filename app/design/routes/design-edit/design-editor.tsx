@@ -4,7 +4,7 @@ import { completePicks, keepValidPicks, type Picks } from '../../../../core/desi
 import { validateDesign } from '../../../../core/design/validate-design'
 import { holdsUnder } from '../../../../core/design/variants'
 import type { GaugeStandard } from '../../../../core/materials/wire-gauge'
-import { useLatest } from '../../../shared/components/fields/use-latest'
+import { useLatest } from '../../../shared/components/use-latest'
 import { AddPart } from './bench/add-part'
 import { AssemblyStrip } from './bench/assembly-strip'
 import { PartList } from './bench/part-list'

@@ -5,7 +5,7 @@ import type { Design } from '../../../../core/design/design'
 import type { DesignDifference } from '../../../../core/design/design-differences'
 import { recordChange, redo, startHistory, undo } from '../../../../core/design/edit-history'
 import { useLeaveGuard } from '../../../shared/components/use-leave-guard'
-import { useLatest } from '../../../shared/components/fields/use-latest'
+import { useLatest } from '../../../shared/components/use-latest'
 import type { Refusal } from '../../../shared/http/refusal'
 import { useFoundDraft, useKeptDraft, type Draft } from './use-draft'
 

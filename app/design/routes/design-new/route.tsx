@@ -11,6 +11,7 @@ import { inTransaction } from '../../../../db/connection.server'
 import { createDesign, getDesign, listDesignOptions } from '../../../../db/repositories/designs.server'
 import { FlowerPicture } from '../../components/flower-picture/flower-picture'
 import { memberContext } from '../../../shared/http/contexts'
+import { problemsByField } from '../../../shared/http/refusal'
 import { readBody } from '../../../shared/http/read-input.server'
 import { acting } from '../../../shared/http/responses.server'
 import { newDesignSchema, partNames } from '../../schemas/new-design'
@@ -76,7 +77,7 @@ async function beginDesign({
 export default function NewDesign({ loaderData: { like, designs, skeletons }, actionData }: Route.ComponentProps) {
 	const problems = actionData && 'problems' in actionData ? actionData.problems : []
 	const [from, setFrom] = useState(like ? `like:${like.slug}` : `skeleton:${skeletons[0]?.id}`)
-	const problemOf = (field: string) => problems.find(({ path }) => path === field)?.message
+	const problemOf = problemsByField(problems)
 	return (
 		<>
 			<div className="page-head">

@@ -1,7 +1,8 @@
 import { LinkButton } from '../../../shared/components/link-button'
-import { App, Button, Dropdown } from 'antd'
+import { Button, Dropdown } from 'antd'
 import { Link, useSubmit } from 'react-router'
 import { count } from '../../../shared/words/times'
+import { useAskBeforeLoss } from '../../../shared/components/use-ask-before-loss'
 
 /** What can be done with a design beside planning it. */
 export function DesignTools({
@@ -15,17 +16,15 @@ export function DesignTools({
 	version: number
 	findingCount: number
 }) {
-	const { modal } = App.useApp()
+	const ask = useAskBeforeLoss()
 	const submit = useSubmit()
 	const askToDelete = () => {
-		modal.confirm({
+		ask({
 			title: `Delete “${name}”?`,
 			content: 'The design goes with all its versions. This cannot be undone.',
-			okText: 'Delete',
-			okButtonProps: { danger: true },
-			cancelText: 'Keep it',
-			autoFocusButton: 'cancel',
-			onOk: () => submit({ version }, { method: 'post', action: `/designs/${slug}` }),
+			doIt: 'Delete',
+			keep: 'Keep it',
+			onDo: () => submit({ version }, { method: 'post', action: `/designs/${slug}` }),
 		})
 	}
 	const files = [

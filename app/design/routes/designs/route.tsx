@@ -4,6 +4,7 @@ import { Button } from 'antd'
 import { Link } from 'react-router'
 import { listDesigns } from '../../../../db/repositories/designs.server'
 import { PageLinks } from '../../../shared/components/page-links'
+import { isNarrowed } from '../../../shared/address'
 import { memberContext } from '../../../shared/http/contexts'
 import { readPage } from '../../../shared/schemas/page'
 import { readDesignFilter } from '../../schemas/design-filter'
@@ -29,8 +30,7 @@ type Summary = Route.ComponentProps['loaderData']['designs'][number]
 /** The design book: sought, narrowed and put in order by the address. */
 export default function Designs({ loaderData }: Route.ComponentProps) {
 	const { designs, filter, page, pageCount } = loaderData
-	const { order: _, ...narrowing } = filter
-	const isNarrowed = Object.values(narrowing).some((value) => value !== undefined)
+	const isLess = isNarrowed(filter)
 	return (
 		<>
 			<div className="page-head">
@@ -38,17 +38,17 @@ export default function Designs({ loaderData }: Route.ComponentProps) {
 				<p className="soft">What you teach, with its pieces, steps and waits.</p>
 				<div className="row push">
 					<LinkButton to="/designs/import">Import</LinkButton>
-					<Button href={exportLink(isNarrowed ? designs : [])} icon={<DownloadOutlined aria-hidden />} download>
-						{isNarrowed ? 'Export these' : 'Export all'}
+					<Button href={exportLink(isLess ? designs : [])} icon={<DownloadOutlined aria-hidden />} download>
+						{isLess ? 'Export these' : 'Export all'}
 					</Button>
 					<LinkButton type="primary" to="/designs/new">
 						New design
 					</LinkButton>
 				</div>
 			</div>
-			<DesignSearch isNarrowed={isNarrowed} count={loaderData.count} />
+			<DesignSearch isNarrowed={isLess} count={loaderData.count} />
 			{designs.length === 0 ? (
-				<NothingFound isNarrowed={isNarrowed} />
+				<NothingFound isNarrowed={isLess} />
 			) : (
 				<ul className="design-list">
 					{designs.map((design) => (

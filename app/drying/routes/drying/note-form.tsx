@@ -2,7 +2,7 @@ import { Button } from 'antd'
 import { Form, useActionData } from 'react-router'
 import { PlainNumber } from '../../../shared/components/fields/plain-fields'
 import { toDryingLink } from '../../drying-address'
-import type { Refusal } from '../../../shared/http/refusal'
+import { problemsByField, type Refusal } from '../../../shared/http/refusal'
 import type { DryingData } from './load-drying.server'
 import type { Drying } from './use-drying'
 import { hoursWords, STAGE_WORDS } from '../../words/drying'
@@ -18,7 +18,7 @@ export function NoteForm({
 	const model = answer.stages[address.stage].p50
 	const own = data.notes.filter(({ paste }) => paste === address.paste)
 	const refusal = useActionData() as Refusal | undefined
-	const problemOf = (field: string) => refusal?.problems.find(({ path }) => path === field)?.message
+	const problemOf = problemsByField(refusal?.problems ?? [])
 	const { mean, sd } = data.belief
 	// What was dragged to, which the router does not know.
 	const link = toDryingLink(address, data.beside)

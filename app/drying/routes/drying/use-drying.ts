@@ -4,6 +4,7 @@ import { useCallback, useEffect, useRef, useState } from 'react'
 import { ValidationError } from 'yup'
 import type { FieldProblem } from '../../../../core/errors'
 import type { DryingAnswer } from '../../../../core/drying/answer-drying'
+import { problemsByField } from '../../../shared/http/refusal'
 import { dryingSchema, toDryingLink, type DryingAddress } from '../../drying-address'
 import type { DryingWorker } from '../../drying.worker'
 import type { DryingData } from './load-drying.server'
@@ -88,7 +89,7 @@ export function useDrying(data: DryingData): Drying {
 		return () => clearTimeout(timer)
 	}, [link, data.address, data.beside])
 
-	const problemOf = (field: string) => state.problems.find(({ path }) => path === field)?.message
+	const problemOf = problemsByField(state.problems)
 	return { address, ...state, problemOf, change, undo, askWorker }
 }
 

@@ -1,6 +1,6 @@
 /** What a course costs, what it brings, and from how many students it pays. */
 import { courseOfPage } from '../../../shared/http/course-of-page.server'
-import { Button, Form, InputNumber } from 'antd'
+import { Button, Form } from 'antd'
 import { priceCourse, type CostLine, type CourseMoney } from '../../../../core/kit/price-course'
 import type { UnitSystem } from '../../../../core/materials/units'
 import { listNeeds } from '../../../../core/kit/shopping-list'
@@ -20,6 +20,7 @@ import { amountWords, money as told } from '../../../shared/words/amounts'
 import { STOCK_WORDS } from '../../words/kits'
 import { count, duration } from '../../../shared/words/times'
 import type { Route } from './+types/route'
+import { DecimalInput } from '../../../shared/components/fields/decimal-input'
 import './kit-cost.css'
 
 export function loader({ params, context }: Route.LoaderArgs) {
@@ -231,7 +232,7 @@ function moneyWords(
 function MoneyField({ name, label, currency }: { name: keyof MoneyInput; label: string; currency: string }) {
 	return (
 		<Form.Item name={name} label={label}>
-			<InputNumber controls={false} precision={2} suffix={currency} />
+			<DecimalInput precision={2} suffix={currency} />
 		</Form.Item>
 	)
 }

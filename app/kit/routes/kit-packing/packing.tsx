@@ -1,4 +1,4 @@
-import { App, Button, Checkbox, Progress } from 'antd'
+import { Button, Checkbox, Progress } from 'antd'
 import { useSearchParams, useRevalidator } from 'react-router'
 import type { PackingLine } from '../../../../core/kit/packing-lines'
 import { LinkButton } from '../../../shared/components/link-button'
@@ -7,6 +7,7 @@ import { count } from '../../../shared/words/times'
 import { SeatPicker } from '../../components/seat-picker'
 import type { PackingData } from './load-packing.server'
 import { useTicks } from './use-ticks'
+import { useAskBeforeLoss } from '../../../shared/components/use-ask-before-loss'
 
 type Seat = PackingData['seats'][number]
 
@@ -148,17 +149,15 @@ function BagLine({
 }
 
 function UnpackAll({ onUnpack }: { onUnpack: () => Promise<void> }) {
-	const { modal } = App.useApp()
+	const askBeforeLoss = useAskBeforeLoss()
 	const { revalidate } = useRevalidator()
 	const ask = () =>
-		modal.confirm({
+		askBeforeLoss({
 			title: 'Unpack everything?',
 			content: 'Every tick of this course is taken away.',
-			okText: 'Unpack',
-			okButtonProps: { danger: true },
-			cancelText: 'Keep the ticks',
-			autoFocusButton: 'cancel',
-			onOk: async () => {
+			doIt: 'Unpack',
+			keep: 'Keep the ticks',
+			onDo: async () => {
 				await onUnpack()
 				await revalidate()
 			},

@@ -1,7 +1,8 @@
 import { DownloadOutlined } from '@ant-design/icons'
-import { App, Button } from 'antd'
+import { Button } from 'antd'
 import { useSubmit } from 'react-router'
 import { CsvFile } from '../../../shared/components/csv-file'
+import { useAskBeforeLoss } from '../../../shared/components/use-ask-before-loss'
 
 /** The people as a file, from a file, and forgotten at once. */
 export function PeopleFiles({
@@ -16,29 +17,25 @@ export function PeopleFiles({
 	hasPeople: boolean
 	problems: string[]
 }) {
-	const { modal } = App.useApp()
+	const ask = useAskBeforeLoss()
 	const send = useSubmit()
 	const askToForget = () =>
-		modal.confirm({
+		ask({
 			title: 'Forget everybody of this course?',
 			content: 'Names, allergies and notes are deleted for good. What is planned and packed stays.',
-			okText: 'Forget them',
-			okButtonProps: { danger: true },
-			cancelText: 'Keep them',
-			autoFocusButton: 'cancel',
-			onOk: () => void send({ intent: 'forget', version }, { method: 'post' }),
+			doIt: 'Forget them',
+			keep: 'Keep them',
+			onDo: () => void send({ intent: 'forget', version }, { method: 'post' }),
 		})
 	const take = (text: string) => void send({ intent: 'import', text, version }, { method: 'post' })
 	const takeFile = (text: string) => {
 		if (!hasPeople) return take(text)
-		modal.confirm({
+		ask({
 			title: 'Replace everybody by those of the file?',
 			content: 'Whoever is here and not in the file is forgotten.',
-			okText: 'Replace them',
-			okButtonProps: { danger: true },
-			cancelText: 'Keep them',
-			autoFocusButton: 'cancel',
-			onOk: () => take(text),
+			doIt: 'Replace them',
+			keep: 'Keep them',
+			onDo: () => take(text),
 		})
 	}
 	return (

@@ -1,5 +1,6 @@
 /** What the screen of the shelf shows. */
 import { PER_UNIT, STOCK_KINDS, stockKey, UNIT_WORDS, type StockKind } from '../../../../core/kit/stock'
+import { readSearch } from '../../../shared/address'
 import { readPage } from '../../../shared/schemas/page'
 import { STOCK_WORDS } from '../../words/kits'
 import type { Studio } from '../../../../db/repositories/accounts.server'
@@ -7,12 +8,11 @@ import { readStock } from '../../../../db/repositories/stock/read-stock.server'
 
 /** Lines of the shelf, and packs of the suppliers, that one page shows. */
 const LINES_SHOWN = 120
-const MAX_SEARCH = 80
 
 export async function loadStock(studio: Studio, search: URLSearchParams) {
 	const { items, suppliers, offers } = await readStock(studio.id)
 	const kind = search.get('kind')
-	const sought = (search.get('q') ?? '').trim().slice(0, MAX_SEARCH)
+	const sought = readSearch(search)
 	const words = sought.toLowerCase().split(/\s+/).filter(Boolean)
 	const isSought = (text: string) => words.every((word) => text.toLowerCase().includes(word))
 	const found = items.filter(({ kind: own, name }) => isSought(`${STOCK_WORDS[own]} ${name}`))

@@ -1,12 +1,13 @@
-import { Button, InputNumber } from 'antd'
+import { Button } from 'antd'
 import { Form } from 'react-router'
 import { STOCK_KINDS, type StockKind } from '../../../../core/kit/stock'
 import { STOCK_WORDS } from '../../words/kits'
-import { showNumber, withPoint } from '../../../shared/components/fields/number-words'
+import { withPoint } from '../../../shared/components/fields/number-words'
 import { ListSearch } from '../../../shared/components/list-search/list-search'
 import { PageLinks } from '../../../shared/components/page-links'
 import { count } from '../../../shared/words/times'
 import type { StockPageData } from './load-stock.server'
+import { DecimalInput } from '../../../shared/components/fields/decimal-input'
 
 /** What is on hand, kind by kind; each amount changed where it stands. */
 export function ShelfTable({ data }: { data: StockPageData }) {
@@ -65,15 +66,11 @@ function ShelfLine({ item }: { item: StockPageData['items'][number] }) {
 			<Form method="post" className="shelf-line" preventScrollReset>
 				<Hidden values={{ intent: 'item', id: item.id, version: item.version, kind: item.kind, name: item.name }} />
 				<span>{item.name}</span>
-				<InputNumber<string | number>
+				<DecimalInput
 					key={`${item.shown} ${item.version}`}
 					name="onHand"
-					controls={false}
-					inputMode="decimal"
-					min={0}
+
 					defaultValue={item.shown}
-					formatter={showNumber}
-					parser={(text) => withPoint(text ?? '')}
 					aria-label={`${item.name}: on hand, ${item.unitWords}`}
 					suffix={item.unitWords}
 					onBlur={({ target }) => {

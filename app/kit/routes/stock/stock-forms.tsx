@@ -2,16 +2,13 @@ import { Button } from 'antd'
 import { useState } from 'react'
 import { Form } from 'react-router'
 import { STOCK_KINDS, UNIT_OF_KIND, UNIT_WORDS, type StockKind } from '../../../../core/kit/stock'
+import type { FieldProblem } from '../../../../core/errors'
 import { SelectField } from '../../../shared/components/fields/choice-fields'
 import { PlainNumber, PlainSelect, PlainText } from '../../../shared/components/fields/plain-fields'
+import { problemsByField } from '../../../shared/http/refusal'
 import { STOCK_WORDS } from '../../words/kits'
 import type { StockPageData } from './load-stock.server'
 import { NameField } from './name-field'
-
-interface Problem {
-	path: string
-	message: string
-}
 
 const EXAMPLES: Partial<Record<StockKind, string>> = {
 	wire: '24 white 360 mm',
@@ -24,9 +21,9 @@ function unitWords(kind: StockKind): string {
 }
 
 /** Puts something on the shelf. */
-export function ItemForm({ asked, problems }: { asked: StockPageData['asked']; problems: readonly Problem[] }) {
+export function ItemForm({ asked, problems }: { asked: StockPageData['asked']; problems: readonly FieldProblem[] }) {
 	const [kind, setKind] = useState<StockKind>(asked.kind ?? 'paste')
-	const problemOf = lookUp(problems)
+	const problemOf = problemsByField(problems)
 	return (
 		<Form method="post" className="sheet stock-form" key={asked.name} aria-labelledby="put">
 			<h2 id="put">Put on the shelf</h2>
@@ -55,8 +52,8 @@ export function ItemForm({ asked, problems }: { asked: StockPageData['asked']; p
 }
 
 /** Somebody who sells. */
-export function SupplierForm({ problems, currency }: { problems: readonly Problem[]; currency: string }) {
-	const problemOf = lookUp(problems)
+export function SupplierForm({ problems, currency }: { problems: readonly FieldProblem[]; currency: string }) {
+	const problemOf = problemsByField(problems)
 	return (
 		<Form method="post" className="sheet stock-form" aria-labelledby="supplier">
 			<h2 id="supplier">A supplier</h2>
@@ -82,10 +79,10 @@ export function OfferForm({
 	problems,
 }: {
 	data: StockPageData
-	problems: readonly Problem[]
+	problems: readonly FieldProblem[]
 }) {
 	const [kind, setKind] = useState<StockKind>('paste')
-	const problemOf = lookUp(problems)
+	const problemOf = problemsByField(problems)
 	return (
 		<Form method="post" className="sheet stock-form" aria-labelledby="offer">
 			<h2 id="offer">A pack and its price</h2>
@@ -113,7 +110,3 @@ function KindField({ kind, onChange }: { kind: StockKind; onChange: (kind: Stock
 }
 
 const KINDS = STOCK_KINDS.map((value) => ({ value, label: STOCK_WORDS[value] }))
-
-function lookUp(problems: readonly Problem[]): (path: string) => string | undefined {
-	return (path) => problems.find((problem) => problem.path === path)?.message
-}

@@ -1,25 +1,24 @@
-import { App, Button } from 'antd'
+import { Button } from 'antd'
 import { Form, useSubmit } from 'react-router'
 import { UNIT_OF_KIND, stockKey, type StockKind } from '../../../../core/kit/stock'
 import { amountWords, money } from '../../../shared/words/amounts'
 import { STOCK_WORDS } from '../../words/kits'
 import { count } from '../../../shared/words/times'
 import type { StockPageData } from './load-stock.server'
+import { useAskBeforeLoss } from '../../../shared/components/use-ask-before-loss'
 
 /** Suppliers with their packs. */
 export function SupplierTable({ data }: { data: StockPageData }) {
 	const { suppliers, offers, currency } = data
-	const { modal } = App.useApp()
+	const ask = useAskBeforeLoss()
 	const submit = useSubmit()
 	const askToDelete = ({ id, name, version }: StockPageData['suppliers'][number]) =>
-		modal.confirm({
+		ask({
 			title: `Delete “${name}”?`,
 			content: 'Its packs and prices go with it.',
-			okText: 'Delete',
-			okButtonProps: { danger: true },
-			cancelText: 'Keep it',
-			autoFocusButton: 'cancel',
-			onOk: () => void submit({ intent: 'delete-supplier', id, version }, { method: 'post' }),
+			doIt: 'Delete',
+			keep: 'Keep it',
+			onDo: () => void submit({ intent: 'delete-supplier', id, version }, { method: 'post' }),
 		})
 	return (
 		<>

@@ -6,6 +6,7 @@ import { readSession } from '../../components/plan-bands/chosen-session'
 import { PlanBands } from '../../components/plan-bands/plan-bands'
 import { LinkButton } from '../../../shared/components/link-button'
 import { ScrollRegion } from '../../../shared/components/scroll-region'
+import { withTerms } from '../../../shared/address'
 import { memberContext } from '../../../shared/http/contexts'
 import { readId, readIntent } from '../../../shared/http/read-input.server'
 import { acting, loading } from '../../../shared/http/responses.server'
@@ -36,16 +37,6 @@ export function action({ params, request, context }: Route.ActionArgs) {
 		const selected = new URL(request.url).searchParams.get('step')
 		return redirect(`/courses/${courseId}/plan${selected ? `?${new URLSearchParams({ step: selected })}` : ''}`)
 	})
-}
-
-/** The address with something chosen otherwise; undefined: nothing of it. */
-function linkWith(search: URLSearchParams, terms: Record<string, string | undefined>): string {
-	const next = new URLSearchParams(search)
-	for (const [name, value] of Object.entries(terms)) {
-		if (value === undefined) next.delete(name)
-		else next.set(name, value)
-	}
-	return `?${next}`
 }
 
 /** A plan kept from the browser comes as JSON in a field of a form. */
@@ -98,7 +89,7 @@ export default function CoursePlanPage({ loaderData, actionData }: Route.Compone
 					<section aria-label="The plan">
 						<ElsewhereRibbon story={story} />
 						{chosenSession !== undefined && (
-							<LinkButton className="no-print" to={linkWith(search, { session: undefined })} preventScrollReset>
+							<LinkButton className="no-print" to={`?${withTerms(search, { session: undefined })}`} preventScrollReset>
 								All sessions
 							</LinkButton>
 						)}
@@ -106,8 +97,8 @@ export default function CoursePlanPage({ loaderData, actionData }: Route.Compone
 							<PlanBands
 								story={story}
 								links={{
-									tile: (step) => linkWith(search, { step }),
-									session: (index) => linkWith(search, { session: String(index + 1) }),
+									tile: (step) => `?${withTerms(search, { step })}`,
+									session: (index) => `?${withTerms(search, { session: String(index + 1) })}`,
 									threads: loaderData.dryingLinks,
 									Link: TileLink,
 								}}
@@ -123,7 +114,7 @@ export default function CoursePlanPage({ loaderData, actionData }: Route.Compone
 							<PlanSummary plan={loaderData} story={story} />
 						)}
 						{selected && (
-							<Link to={linkWith(search, { step: undefined })} preventScrollReset className="no-print">
+							<Link to={`?${withTerms(search, { step: undefined })}`} preventScrollReset className="no-print">
 								The whole plan
 							</Link>
 						)}

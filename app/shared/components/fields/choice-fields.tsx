@@ -1,7 +1,7 @@
 import { Radio, Select } from 'antd'
 import { memo, useId } from 'react'
 import { FieldFrame } from './field-frame'
-import { useLatest } from './use-latest'
+import { useLatest } from '../use-latest'
 
 export interface Option<T extends string> {
 	value: T

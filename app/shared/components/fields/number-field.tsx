@@ -1,8 +1,9 @@
-import { InputNumber, Slider } from 'antd'
+import { Slider } from 'antd'
 import { memo, useId, useState } from 'react'
 import { FieldFrame, problemProps } from './field-frame'
-import { limitWords, readNumber, showNumber, withPoint, type NumberLimits } from './number-words'
-import { useLatest } from './use-latest'
+import { limitWords, readNumber, type NumberLimits } from './number-words'
+import { useLatest } from '../use-latest'
+import { DecimalInput } from './decimal-input'
 
 interface NumberFieldProps extends NumberLimits {
 	label: string
@@ -86,14 +87,10 @@ const NumberControl = memo(function NumberControl({
 	onLeave: () => void
 }) {
 	return (
-		<InputNumber<string | number>
+		<DecimalInput
 			id={id}
-			inputMode="decimal"
-			controls={false}
 			value={value}
 			step={step}
-			formatter={showNumber}
-			parser={(text) => withPoint(text ?? '')}
 			onInput={onText}
 			onStep={(stepped) => onText(String(stepped))}
 			onBlur={onLeave}

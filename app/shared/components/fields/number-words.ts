@@ -26,14 +26,14 @@ export function withPoint(text: string): string {
 	return text.trim().replace(',', '.')
 }
 
-/** A number as it is shown in its field: what is typed as it is typed, no noughts added to a step's decimals. */
+/** A number as it is shown in its field: what is typed as it is typed, no noughts added but by a precision. */
 export function showNumber(
 	value: string | number | undefined,
-	{ userTyping, input }: { userTyping: boolean; input: string },
+	{ userTyping, input, precision }: { userTyping: boolean; input: string; precision?: number | undefined },
 ): string {
 	if (userTyping) return input
-	if (value === undefined || value === '') return ''
-	return Number.isNaN(Number(value)) ? String(value) : String(Number(value))
+	if (value === undefined || value === '' || Number.isNaN(Number(value))) return String(value ?? '')
+	return precision === undefined ? String(Number(value)) : Number(value).toFixed(precision)
 }
 
 /** 'A whole number from 1 to 12'. */

@@ -1,9 +1,9 @@
 /** Fields of forms that the browser sends by itself: they hold what is typed, with or without scripts. */
-import { Input, InputNumber } from 'antd'
+import { Input } from 'antd'
 import { useId, useState } from 'react'
 import { SelectField, type Option } from './choice-fields'
 import { FieldFrame, problemProps } from './field-frame'
-import { showNumber, withPoint } from './number-words'
+import { DecimalInput } from './decimal-input'
 
 interface PlainFieldProps {
 	name: string
@@ -40,15 +40,11 @@ export function PlainNumber({
 	const id = useId()
 	return (
 		<FieldFrame id={id} label={label} problem={problem} className="is-number">
-			<InputNumber<string | number>
+			<DecimalInput
 				id={id}
 				name={name}
-				inputMode="decimal"
-				controls={false}
 				step={step}
 				required={isRequired}
-				formatter={showNumber}
-				parser={(text) => withPoint(text ?? '')}
 				{...(defaultValue !== undefined && { defaultValue })}
 				{...(unit !== undefined && { suffix: unit, 'aria-label': `${label}, ${unit}` })}
 				{...problemProps(id, problem)}

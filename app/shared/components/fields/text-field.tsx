@@ -1,7 +1,7 @@
 import { Input } from 'antd'
 import { memo, useId } from 'react'
 import { FieldFrame } from './field-frame'
-import { useLatest } from './use-latest'
+import { useLatest } from '../use-latest'
 
 interface TextFieldProps {
 	label: string

@@ -3,7 +3,7 @@ import { Button, Input } from 'antd'
 import { useState } from 'react'
 import { Form, Link, useSearchParams } from 'react-router'
 import { SelectField, type Option } from '../fields/choice-fields'
-import { withTerm } from './list-address'
+import { withTerms } from '../../address'
 import './list-search.css'
 
 export interface ListTerm {
@@ -37,7 +37,12 @@ export function ListSearch({ placeholder, terms, found, clearTo }: ListSearchPro
 					label={label}
 					value={options.find(({ value }) => value === search.get(name))?.value ?? ''}
 					options={options}
-					onChange={(value) => setSearch(withTerm(search, name, value), { replace: true, preventScrollReset: true })}
+					onChange={(value) =>
+						setSearch(withTerms(search, { [name]: value, page: undefined }), {
+							replace: true,
+							preventScrollReset: true,
+						})
+					}
 				/>
 			))}
 			<Button htmlType="submit" icon={<SearchOutlined aria-hidden />}>

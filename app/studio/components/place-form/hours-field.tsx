@@ -1,7 +1,7 @@
 /** The course of a day: temperature and humidity of each hour, as a small table of fields. */
-import { InputNumber } from 'antd'
-import { showNumber, withPoint } from '../../../shared/components/fields/number-words'
+import {} from 'antd'
 import { clock } from '../../../shared/words/times'
+import { DecimalInput } from '../../../shared/components/fields/decimal-input'
 
 interface Hour {
 	temperatureC: number
@@ -58,16 +58,13 @@ function HourNumber({
 	onChange: (value: number) => void
 }) {
 	return (
-		<InputNumber
+		<DecimalInput
 			size="small"
-			controls={false}
 			step={0.5}
-			formatter={showNumber}
-			parser={(text) => Number(withPoint(text ?? ''))}
 			suffix={unit}
 			aria-label={name}
 			value={Number.isNaN(value) ? null : value}
-			onChange={(typed) => onChange(typed ?? NaN)}
+			onChange={(typed) => onChange(typed === null ? NaN : Number(typed))}
 		/>
 	)
 }

@@ -1,5 +1,5 @@
 /** The form that describes a room or a store. */
-import { Form, Input, InputNumber, Radio, Select } from 'antd'
+import { Form, Input, Radio, Select } from 'antd'
 import { CLIMATE_PRESETS } from '../../../../core/drying/climate-presets'
 import { AIR_MOVEMENTS } from '../../../../core/drying/air-film'
 import { fromClimate, placeSchema, type PlaceInput } from '../../schemas/place'
@@ -9,6 +9,7 @@ import { useLeaveGuard } from '../../../shared/components/use-leave-guard'
 import { useSchemaForm } from '../../../shared/components/use-schema-form'
 import { useState } from 'react'
 import { HoursField } from './hours-field'
+import { DecimalInput } from '../../../shared/components/fields/decimal-input'
 import './place-form.css'
 
 interface PlaceFormProps {
@@ -97,10 +98,10 @@ function AirFields({ initialType }: { initialType: PlaceInput['type'] }) {
 			</Form.Item>
 			<div className="fields" hidden={type === 'day'}>
 				<Form.Item name="temperatureC" label="Temperature, °C">
-					<InputNumber controls={false} min={5} max={40} step={0.5} />
+					<DecimalInput step={0.5} />
 				</Form.Item>
 				<Form.Item name="humidity" label="Relative humidity, %">
-					<InputNumber controls={false} min={5} max={95} />
+					<DecimalInput />
 				</Form.Item>
 			</div>
 			{type === 'day' && (

@@ -5,7 +5,7 @@ import type { BadLine } from '../../../../core/readings/air-lines'
 import { CsvFile } from '../../../shared/components/csv-file'
 import { PlainNumber } from '../../../shared/components/fields/plain-fields'
 import { useHydrated } from '../../../shared/components/use-hydrated'
-import type { Refusal } from '../../../shared/http/refusal'
+import { problemsByField, type Refusal } from '../../../shared/http/refusal'
 import { count } from '../../../shared/words/times'
 import type { PlaceData } from './load-place.server'
 
@@ -22,9 +22,7 @@ export function ReadingsPanel({ data, answer }: { data: PlaceData; answer: unkno
 	const isAlive = useHydrated()
 	const submit = useSubmit()
 	const said = answer as Answer
-	const problemOf = (field: string) => {
-		return said && 'problems' in said ? said.problems.find(({ path }) => path === field)?.message : undefined
-	}
+	const problemOf = problemsByField(said && 'problems' in said ? said.problems : [])
 	return (
 		<section className="sheet stack place-readings" aria-labelledby="readings-head">
 			<h2 id="readings-head">Hygrometer</h2>

@@ -1,5 +1,5 @@
 /** One room or store: its climate by hand, what its hygrometer says, and readings typed in or from a file. */
-import { App, Button } from 'antd'
+import { Button } from 'antd'
 import { Link, useRevalidator, useSubmit } from 'react-router'
 import { useEffect } from 'react'
 import { PlaceForm } from '../../components/place-form/place-form'
@@ -10,6 +10,7 @@ import type { Route } from './+types/route'
 import { changePlace } from './change-place.server'
 import { loadPlace } from './load-place.server'
 import { ReadingsPanel } from './readings-panel'
+import { useAskBeforeLoss } from '../../../shared/components/use-ask-before-loss'
 
 /** A live reading is fetched anew so often. */
 const LIVE_MS = 60_000
@@ -29,7 +30,7 @@ export function action({ params, request, context }: Route.ActionArgs) {
 /** One room or store beside its hygrometer. */
 export default function PlacePage({ loaderData, actionData }: Route.ComponentProps) {
 	const { place, placeId } = loaderData
-	const { modal } = App.useApp()
+	const ask = useAskBeforeLoss()
 	const submit = useSubmit()
 	const { revalidate, state } = useRevalidator()
 	useEffect(() => {
@@ -38,14 +39,12 @@ export default function PlacePage({ loaderData, actionData }: Route.ComponentPro
 		return () => clearInterval(timer)
 	}, [place.sensor, revalidate, state])
 	const askToDelete = () => {
-		modal.confirm({
+		ask({
 			title: `Delete “${place.name}”?`,
 			content: 'Its readings go with it. Courses that name it are reckoned for the first room of their kind.',
-			okText: 'Delete',
-			okButtonProps: { danger: true },
-			cancelText: 'Keep it',
-			autoFocusButton: 'cancel',
-			onOk: () => submit({ intent: 'delete', version: place.version }, { method: 'post' }),
+			doIt: 'Delete',
+			keep: 'Keep it',
+			onDo: () => submit({ intent: 'delete', version: place.version }, { method: 'post' }),
 		})
 	}
 	return (

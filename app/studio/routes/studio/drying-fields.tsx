@@ -1,5 +1,6 @@
-import { Button, Form, Input, InputNumber, Radio, Select } from 'antd'
+import { Button, Form, Input, Radio, Select } from 'antd'
 import { PASTE_TERMS } from '../../../../core/drying/paste-terms'
+import { DecimalInput } from '../../../shared/components/fields/decimal-input'
 
 const CONFIDENCES = [
 	{ value: 0.5, label: 'every other time (even odds)' },
@@ -23,7 +24,7 @@ export function DryingFields() {
 				<Radio.Group options={CONFIDENCES} />
 			</Form.Item>
 			<Form.Item name="readingMaxAgeMinutes" label="A reading of a hygrometer is old after" className="narrow">
-				<InputNumber controls={false} min={5} max={10080} precision={0} suffix="min" />
+				<DecimalInput suffix="min" />
 			</Form.Item>
 			<OwnPastes />
 		</section>
@@ -49,7 +50,7 @@ function OwnPastes() {
 								<Select options={PASTES} className="paste-select" />
 							</Form.Item>
 							<Form.Item name={[name, 'paceFactor']} label="Times as fast">
-								<InputNumber controls={false} min={0.25} max={4} step={0.1} />
+								<DecimalInput step={0.1} />
 							</Form.Item>
 							<Button className="row-button" onClick={() => remove(name)}>
 								Take off

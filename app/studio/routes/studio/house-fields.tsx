@@ -1,5 +1,6 @@
-import { Button, Form, Input, InputNumber, Radio, Select } from 'antd'
+import { Button, Form, Input, Radio, Select } from 'antd'
 import { GAUGE_WORDS } from '../../../shared/words/terms'
+import { DecimalInput } from '../../../shared/components/fields/decimal-input'
 
 const ZONES = Intl.supportedValuesOf('timeZone').map((value) => ({ value, label: value.replaceAll('_', ' ') }))
 const GAUGES = (['swg', 'awg'] as const).map((value) => ({ value, label: GAUGE_WORDS[value] }))
@@ -48,7 +49,7 @@ function WireLengths() {
 					{fields.map(({ key, name }) => (
 						<div className="fields" key={key}>
 							<Form.Item name={name} label={`Stock wire ${name + 1}`}>
-								<InputNumber controls={false} min={100} max={2000} precision={0} step={10} suffix="mm" />
+								<DecimalInput step={10} suffix="mm" />
 							</Form.Item>
 							{fields.length > 1 && (
 								<Button className="row-button" onClick={() => remove(name)}>

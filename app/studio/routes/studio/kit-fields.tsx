@@ -1,4 +1,5 @@
-import { AutoComplete, Form, InputNumber } from 'antd'
+import { AutoComplete, Form } from 'antd'
+import { DecimalInput } from '../../../shared/components/fields/decimal-input'
 
 const CURRENCIES = ['€', '£', '$', 'CHF', 'kr', 'zł', 'Kč', '¥'].map((value) => ({ value }))
 
@@ -30,7 +31,7 @@ export function KitFields() {
 				<KitNumber name={['gelGPer100G', 'deep']} label="Deep" unit="g" step={0.1} />
 			</div>
 			<Form.Item name={['kitTerms', 'gelGPer100G', 'white']} hidden>
-				<InputNumber controls={false} />
+				<DecimalInput />
 			</Form.Item>
 		</section>
 	)
@@ -45,7 +46,7 @@ interface KitFieldProps {
 function KitNumber({ name, label, unit, step = 1 }: KitFieldProps & { unit: string; step?: number }) {
 	return (
 		<Form.Item name={['kitTerms', ...(Array.isArray(name) ? name : [name])]} label={label} className="narrow">
-			<InputNumber controls={false} step={step} suffix={unit} />
+			<DecimalInput step={step} suffix={unit} />
 		</Form.Item>
 	)
 }
@@ -60,7 +61,7 @@ function KitPercent({ name, label }: { name: string; label: string }) {
 			getValueProps={(share: number | null) => ({ value: share === null ? null : Math.round(share * 1000) / 10 })}
 			normalize={(percent: number | null) => (percent === null ? null : percent / 100)}
 		>
-			<InputNumber controls={false} step={1} suffix="%" />
+			<DecimalInput step={1} suffix="%" />
 		</Form.Item>
 	)
 }

@@ -1,8 +1,7 @@
-import { UploadOutlined } from '@ant-design/icons'
-import { Button, Upload } from 'antd'
 import { useState } from 'react'
 import { InputError } from '../../../../../core/errors'
 import { parsePath, PathError } from '../../../../../core/outlines/parse-path'
+import { FileButton } from '../../../../shared/components/file-button'
 import { TextField } from '../../../../shared/components/fields/text-field'
 
 /** A path typed, or taken from an SVG file; a bad one is refused with the reason and stays as it is typed. */
@@ -34,17 +33,7 @@ export function OwnOutline({ path, onChange }: { path: string; onChange: (path: 
 	return (
 		<div className="field-wide stack">
 			<TextField label="SVG path, foot below" value={typed ?? path} maxLength={20_000} isLong onChange={take} />
-			<Upload
-				accept=".svg,image/svg+xml"
-				showUploadList={false}
-				hasControlInside
-				beforeUpload={(file) => {
-					void readFile(file)
-					return false
-				}}
-			>
-				<Button icon={<UploadOutlined aria-hidden />}>or from an SVG file…</Button>
-			</Upload>
+			<FileButton label="or from an SVG file…" accept=".svg,image/svg+xml" onFile={(file) => void readFile(file)} />
 			{problem && (
 				<p className="field-problem" role="alert">
 					{problem}
