@@ -1,4 +1,5 @@
 import type { PreparationItem } from '../../core/kit/preparation'
+import { Why } from '../shared/components/why/why'
 import { count, duration, wait } from '../shared/words/times'
 
 /** What to get ready, each with what it takes. */
@@ -13,7 +14,9 @@ export function PreparationList({ items, prepMinutes }: { items: readonly Prepar
 				))}
 			</ul>
 			<p className="preparation-sum">
-				<strong>{prepMinutes === 0 ? 'Nothing to make ahead' : `${duration(prepMinutes)} of your time`}</strong>
+				<Why reasons={prepReasons(items)}>
+					{prepMinutes === 0 ? 'Nothing to make ahead' : `${duration(prepMinutes)} of your time`}
+				</Why>
 				{prepMinutes > 0 && <span className="soft"> before the first session, wires and packing apart</span>}
 			</p>
 		</>
@@ -62,4 +65,11 @@ function PreparationWords({ item }: { item: PreparationItem }) {
 				</>
 			)
 	}
+}
+
+/** What her time before goes into. */
+function prepReasons(items: readonly PreparationItem[]): string[] {
+	return items.flatMap((item) =>
+		'minutes' in item ? [`${item.partName}, ${item.label.toLowerCase()}: ${duration(item.minutes)}`] : [],
+	)
 }

@@ -8,27 +8,67 @@ export interface DesignEffort {
 	elapsedMinutes: number
 }
 
+/** A step of the longest chain. */
+export interface ChainLink {
+	stepId: string
+	/** Between the step before it and this one, minutes. */
+	waitMinutes: number
+	/** Of the step itself. */
+	workMinutes: number
+}
+
+interface TimedStep extends ChainLink {
+	/** Since the first step began. */
+	endMinute: number
+	/** The step that holds it, if one does. */
+	heldBy: string | undefined
+}
+
 /** Measures one flower of a resolved design. */
-export function measureEffort({ parts, steps }: ResolvedDesign): DesignEffort {
-	const pieces = new Map(parts.map(({ id, piecesPerFlower }) => [id, piecesPerFlower]))
-	const minutes = new Map(
-		steps.map((step) => [
-			step.id,
-			step.fixedMinutes + step.minutesPerPiece * (step.part === undefined ? 1 : (pieces.get(step.part) ?? 0)),
-		]),
-	)
-	const ends = new Map<string, number>()
-	const endOf = (id: string): number => {
-		const known = ends.get(id)
-		if (known !== undefined) return known
-		const step = steps.find((candidate) => candidate.id === id)
-		const ready = (step?.needs ?? []).map(({ after, wait }) => endOf(after) + (wait?.usualMinutes ?? 0))
-		const end = Math.max(0, ...ready) + (minutes.get(id) ?? 0)
-		ends.set(id, end)
-		return end
-	}
+export function measureEffort(design: ResolvedDesign): DesignEffort {
+	const timed = timeSteps(design)
 	return {
-		handsOnMinutes: Math.round([...minutes.values()].reduce((total, value) => total + value, 0)),
-		elapsedMinutes: Math.round(Math.max(0, ...steps.map(({ id }) => endOf(id)))),
+		handsOnMinutes: Math.round(timed.reduce((total, { workMinutes }) => total + workMinutes, 0)),
+		elapsedMinutes: Math.round(Math.max(0, ...timed.map(({ endMinute }) => endMinute))),
 	}
+}
+
+/** The steps, from the first on, that no flower can be faster than. */
+export function longestChain(design: ResolvedDesign): ChainLink[] {
+	const timed = new Map(timeSteps(design).map((step) => [step.stepId, step]))
+	const chain: ChainLink[] = []
+	let step = [...timed.values()].reduce<TimedStep | undefined>(
+		(last, one) => (last && last.endMinute >= one.endMinute ? last : one),
+		undefined,
+	)
+	while (step) {
+		const { stepId, waitMinutes, workMinutes, heldBy } = step
+		chain.unshift({ stepId, waitMinutes, workMinutes })
+		step = heldBy === undefined ? undefined : timed.get(heldBy)
+	}
+	return chain
+}
+
+/** All steps, each as early as its needs allow. */
+function timeSteps({ parts, steps }: ResolvedDesign): TimedStep[] {
+	const pieces = new Map(parts.map(({ id, piecesPerFlower }) => [id, piecesPerFlower]))
+	const byId = new Map(steps.map((step) => [step.id, step]))
+	const known = new Map<string, TimedStep>()
+	const time = (stepId: string): TimedStep => {
+		const before = known.get(stepId)
+		if (before) return before
+		const step = byId.get(stepId)
+		const count = step?.part === undefined ? 1 : (pieces.get(step.part) ?? 0)
+		const workMinutes = step ? step.fixedMinutes + step.minutesPerPiece * count : 0
+		let [heldBy, waitMinutes, readyMinute]: [string | undefined, number, number] = [undefined, 0, 0]
+		for (const { after, wait } of step?.needs ?? []) {
+			const minutes = wait?.usualMinutes ?? 0
+			const ready = time(after).endMinute + minutes
+			if (ready > readyMinute) [heldBy, waitMinutes, readyMinute] = [after, minutes, ready]
+		}
+		const timed = { stepId, waitMinutes, workMinutes, endMinute: readyMinute + workMinutes, heldBy }
+		known.set(stepId, timed)
+		return timed
+	}
+	return steps.map(({ id }) => time(id))
 }

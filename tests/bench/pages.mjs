@@ -1,5 +1,6 @@
 /** How long pages take to their first byte with 50 courses and 20 designs, how long starting takes, and how much the browser loads. */
-import { spawnSync } from 'node:child_process'
+import { spawn } from 'node:child_process'
+import { once } from 'node:events'
 import path from 'node:path'
 import { gzipSync } from 'node:zlib'
 import { startDatabase } from '../../scripts/machine/database.mjs'
@@ -51,7 +52,7 @@ async function timePages() {
 	const database = await startDatabase(outside.folder)
 	const env = { CALYCINE_DATABASE_URL: database.url }
 	const app = await startApp({ dataFolder: data.folder, env })
-	fill(env, 20)
+	await fill(env, 20)
 	const cookie = await fetchCookie(app)
 	const all = []
 	for (const page of PAGES) {
@@ -60,7 +61,7 @@ async function timePages() {
 		report(`  ${page}`, tell(summarise(times)))
 	}
 	report('  all pages', tell(summarise(all)), 'median < 60 ms, p95 < 150 ms')
-	fill(env, 500)
+	await fill(env, 500)
 	report('  /designs with 500 designs', tell(summarise(await timeFirstBytes(app, cookie, '/designs'))), '< 100 ms')
 	const search = '/designs?q=petal+dust&wires=yes&level=3'
 	report(`  ${search}`, tell(summarise(await timeFirstBytes(app, cookie, search))))
@@ -73,13 +74,11 @@ async function timePages() {
 	outside.remove()
 }
 
-function fill(env, designCount) {
+/** Not synchronously: this process has to notice that the server closes connections in the meantime. */
+async function fill(env, designCount) {
 	const words = ['scripts/run-typescript.mjs', 'tests/bench/fill-database.ts', String(designCount)]
-	const { status } = spawnSync(process.execPath, words, {
-		cwd: root,
-		env: { ...process.env, ...env },
-		stdio: 'inherit',
-	})
+	const filling = spawn(process.execPath, words, { cwd: root, env: { ...process.env, ...env }, stdio: 'inherit' })
+	const [status] = await once(filling, 'exit')
 	if (status !== 0) throw new Error('the database was not filled')
 }
 

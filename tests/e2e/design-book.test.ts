@@ -38,7 +38,7 @@ async function typeOver(text: string): Promise<void> {
 	await page.keyboard.type(text)
 }
 
-test('a design is written down from nothing, and a course planned with it, with the keyboard alone', async () => {
+test('from nothing to a design, a plan, packed kits and papers, with the keyboard alone', async () => {
 	await page.goto('/designs')
 	await tabTo(/^New design$/)
 	await page.keyboard.press('Enter')
@@ -73,6 +73,30 @@ test('a design is written down from nothing, and a course planned with it, with 
 	await page.keyboard.press('Enter')
 
 	await page.getByRole('heading', { name: /^It fits/ }).waitFor()
+	await tabTo(/^Petals.*Evening 1/s)
+	await page.keyboard.press('Enter')
+	await page.getByRole('heading', { name: /^Why here/ }).waitFor()
+
+	await tabTo(/^Prepare$|^Kits$/)
+	await page.keyboard.press('Enter')
+	await page.waitForURL(/\/kits$/)
+	await page.getByRole('heading', { name: /kit/i, level: 1 }).waitFor()
+	await tabTo(/^Packing$/)
+	await page.keyboard.press('Enter')
+	await page.waitForURL(/\/packing/)
+	const packed = page.locator('.packing-sum')
+	await expect.poll(() => packed.innerText()).toMatch(/^0 of /)
+	await tabTo(/petals/i)
+	await page.keyboard.press('Space')
+	await expect.poll(() => packed.innerText()).not.toMatch(/^0 of /)
+
+	await tabTo(/^Papers$/)
+	await page.keyboard.press('Enter')
+	await page.waitForURL(/\/papers$/)
+	const file = page.waitForEvent('download')
+	await tabTo(/packing list.*PDF/i)
+	await page.keyboard.press('Enter')
+	expect((await file).suggestedFilename()).toMatch(/\.pdf$/)
 	expect(visitor.complaints.splice(0)).toEqual([])
 })
 

@@ -1,13 +1,10 @@
-import { useMemo, useRef, useState } from 'react'
+import { useDeferredValue, useMemo, useRef, useState } from 'react'
 import type { Design, OwnPasteLike } from '../../../../core/design/design'
 import { completePicks, keepValidPicks, type Picks } from '../../../../core/design/resolve-design'
 import { validateDesign } from '../../../../core/design/validate-design'
-import { holdsUnder } from '../../../../core/design/variants'
 import type { GaugeStandard } from '../../../../core/materials/wire-gauge'
 import { useLatest } from '../../../shared/components/use-latest'
-import { AddPart } from './bench/add-part'
-import { AssemblyStrip } from './bench/assembly-strip'
-import { PartList } from './bench/part-list'
+import { EditorBench } from './bench/editor-bench'
 import { EditingContext, type Editing, type Selection } from './editing'
 import { EditorBar } from './editor-bar'
 import { EditorNotices } from './editor-notices'
@@ -33,7 +30,9 @@ const NARROW = '(max-width: 1000px)'
 /** The whole editor of one design: strips and chains on the left, what is chosen and what follows from it on the right. */
 export function DesignEditor({ saved, version, gaugeStandard, ownPastes, draftKey }: DesignEditorProps) {
 	const state = useEditorState(saved, version, draftKey)
-	const { design, base, change } = state
+	const { design, isTyped, base, change } = state
+	// A letter stands in its field before the bench takes it; what is dropped stands at once where it was dropped.
+	const later = useDeferredValue(design)
 	const [chosenPicks, setPicks] = useState<Picks>({})
 	const [only, setOnly] = useState<Only>()
 	const [selection, setSelection] = useState<Selection>({ type: 'design' })
@@ -60,10 +59,6 @@ export function DesignEditor({ saved, version, gaugeStandard, ownPastes, draftKe
 	const problems = useMemo(() => validateDesign(settled), [settled])
 	const save = useLatest(() => problems.length === 0 && state.save())
 	useEditorKeys({ onUndo: state.undo, onRedo: state.redo, onSave: save })
-	const shown = useMemo(
-		() => ({ ...design, parts: design.parts.filter(({ when }) => holdsUnder(picks, when)) }),
-		[design, picks],
-	)
 	return (
 		<EditingContext value={editing}>
 			<EditorBar
@@ -82,9 +77,7 @@ export function DesignEditor({ saved, version, gaugeStandard, ownPastes, draftKe
 			<div className="editor">
 				<div className="editor-bench">
 					<ShownOptions choices={choices} picks={picks} only={only} onPick={setPicks} onOnly={setOnly} />
-					<PartList design={shown} selection={selection} />
-					<AddPart />
-					<AssemblyStrip design={design} picks={picks} selection={selection} />
+					<EditorBench design={isTyped ? later : design} picks={picks} selection={selection} />
 				</div>
 				<EditorSide
 					ref={side}

@@ -1,4 +1,5 @@
 import { Tabs } from 'antd'
+import { memo } from 'react'
 import type { Design } from '../../../../core/design/design'
 import type { Picks } from '../../../../core/design/resolve-design'
 import { DesignFigureList } from '../../components/design-figures/design-figures'
@@ -31,7 +32,8 @@ const CHOSEN_WORDS: Record<Selection['type'], string> = {
 }
 
 /** The picture and what follows from a change stay in view; below it the fields, the review or the figures. */
-export function EditorSide({ ref, design, settled, saved, picks, selection, tab, onTab }: EditorSideProps) {
+export const EditorSide = memo(function EditorSide(props: EditorSideProps) {
+	const { ref, design, settled, saved, picks, selection, tab, onTab } = props
 	const { gaugeStandard } = useEditing()
 	const now = useLook(settled, picks, gaugeStandard)
 	const before = useLook(saved, picks, gaugeStandard)
@@ -59,7 +61,7 @@ export function EditorSide({ ref, design, settled, saved, picks, selection, tab,
 						children: (
 							<section className="stack" aria-label="Figures">
 								<RingList rings={now.rings} />
-								<DesignFigureList figures={now.figures} allergens={now.allergens} />
+								<DesignFigureList figures={now.figures} shares={now.shares} allergens={now.allergens} />
 							</section>
 						),
 					},
@@ -67,4 +69,4 @@ export function EditorSide({ ref, design, settled, saved, picks, selection, tab,
 			/>
 		</aside>
 	)
-}
+})

@@ -17,6 +17,8 @@ interface Answer extends Partial<Refusal> {
 
 export interface EditorState {
 	design: Design
+	/** The last change was typed, and the next letter may follow at once. */
+	isTyped: boolean
 	/** What the changes are counted from. */
 	base: { design: Design; version: number }
 	isDirty: boolean
@@ -67,6 +69,7 @@ export function useEditorState(saved: Design, version: number, draftKey: string)
 	const theirs = answer?.current
 	return {
 		design,
+		isTyped: history.key !== undefined,
 		base,
 		isDirty,
 		isSaving,

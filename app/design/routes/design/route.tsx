@@ -3,6 +3,7 @@ import { redirect } from 'react-router'
 import { allergensOf } from '../../../../core/design/allergens'
 import { cautionsOf } from '../../../../core/design/cautions'
 import { measureDesign } from '../../../../core/design/design-figures'
+import { shareFigures } from '../../../../core/design/figure-shares'
 import { measureRings } from '../../../../core/design/flower-geometry'
 import { resolveDesign, type ResolvedDesign, type ResolvedPart } from '../../../../core/design/resolve-design'
 import { reviewDesign } from '../../../../core/design/review/review-design'
@@ -44,6 +45,7 @@ export function loader({ params, request, context }: Route.LoaderArgs) {
 			version,
 			choices: document.choices,
 			figures: measureDesign(design, studio.gaugeStandard),
+			shares: shareFigures(design),
 			allergens: allergensOf(design),
 			rings: measureRings(design.parts, design.layers),
 			findingCount: reviewDesign(document, picks, studio.gaugeStandard).length,
@@ -84,7 +86,7 @@ export function action({ params, request, context }: Route.ActionArgs) {
 
 /** One design: pictures, figures, parts with their steps and waits, cautions. */
 export default function DesignPage({
-	loaderData: { design, version, choices, figures, allergens, rings, findingCount, cautions, wireMm, reckoned },
+	loaderData: { design, version, choices, figures, shares, allergens, rings, findingCount, cautions, wireMm, reckoned },
 	actionData,
 }: Route.ComponentProps) {
 	const assembly = design.steps.filter(({ part }) => part === undefined)
@@ -112,7 +114,7 @@ export default function DesignPage({
 					<p className="design-summary">{design.summary}</p>
 					<ChoiceLinks choices={choices} picks={design.picks} />
 					{design.notes && <p className="soft">{design.notes}</p>}
-					<DesignFigureList figures={figures} allergens={allergens} />
+					<DesignFigureList figures={figures} shares={shares} allergens={allergens} />
 				</div>
 			</div>
 			<h2 className="design-heading">Parts and their steps</h2>

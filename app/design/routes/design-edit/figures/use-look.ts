@@ -2,6 +2,7 @@ import { useMemo } from 'react'
 import { allergensOf } from '../../../../../core/design/allergens'
 import { measureDesign } from '../../../../../core/design/design-figures'
 import type { Design } from '../../../../../core/design/design'
+import { shareFigures } from '../../../../../core/design/figure-shares'
 import { measureRings } from '../../../../../core/design/flower-geometry'
 import { keepValidPicks, resolveDesign, type Picks } from '../../../../../core/design/resolve-design'
 import { reviewDesign } from '../../../../../core/design/review/review-design'
@@ -19,6 +20,7 @@ function look(design: Design, picks: Picks, standard: GaugeStandard) {
 	return {
 		resolved,
 		figures: measureDesign(resolved, standard),
+		shares: shareFigures(resolved),
 		rings: measureRings(resolved.parts, resolved.layers),
 		allergens: allergensOf(resolved),
 		findings: reviewDesign(design, resolved.picks, standard),
