@@ -2,6 +2,7 @@
 import type { AnySchemaObject, ErrorObject, ValidateFunction } from 'ajv'
 import { Ajv2020 } from 'ajv/dist/2020'
 import { DESIGN_FORMAT_VERSION, type Design } from '../core/design/design'
+import { upgradeDesign } from '../core/design/upgrade-design'
 import { validateDesign } from '../core/design/validate-design'
 import { InputError, type FieldProblem } from '../core/errors'
 import type { Instance } from '../core/plan/problem/instance'
@@ -31,7 +32,7 @@ const MAX_VALUES = 60_000
 const MOST_LOOKED_THROUGH = 12_000
 
 /**
- * Reads a design in the exchange form.
+ * Reads a design in the exchange form; one of an older form is brought to the newest.
  *
  * @throws {InputError} every problem by JSON pointer; a newer version of the format is refused by name
  */
@@ -41,7 +42,7 @@ export function readDesign(document: unknown): Design {
 		const message = `This design was written by a newer Calycine (format ${version}); this one reads up to ${DESIGN_FORMAT_VERSION}`
 		throw new InputError([{ path: '/formatVersion', message }])
 	}
-	const design = readAgainst<Design>(designSchema, document)
+	const design = readAgainst<Design>(designSchema, upgradeDesign(document))
 	return refuse(validateDesign(design), design)
 }
 

@@ -1,6 +1,13 @@
 /** An address asked: its piece and way of drying put together and answered, the same on the server and in a worker. */
 import { beliefOf, type DryingTerms } from '../../core/plan/compile/drying-terms'
-import { answerDrying, sureWhenWanted, type DryingAnswer, type DryingQuestion } from '../../core/drying/answer-drying'
+import {
+	answerDrying,
+	judgeDrying,
+	sureWhenWanted,
+	type DryingAnswer,
+	type DryingQuestion,
+	type DryingVerdict,
+} from '../../core/drying/answer-drying'
 import type { Air, Climate, DryingPath, Stay } from '../../core/drying/climate'
 import { airAt } from '../../core/drying/climate'
 import type { AirMovement } from '../../core/drying/air-film'
@@ -17,6 +24,11 @@ const MINUTES_PER_DAY = 1440
 /** @throws {InputError} by field: what only the whole address shows to be wrong */
 export function askDrying(address: DryingAddress, known: Known): DryingAnswer {
 	return answerDrying(toQuestion(address, known), beliefOf(known, address.paste))
+}
+
+/** @throws {InputError} by field: what only the whole address shows to be wrong */
+export function askVerdict(address: DryingAddress, known: Known): DryingVerdict {
+	return judgeDrying(toQuestion(address, known), beliefOf(known, address.paste))
 }
 
 /**

@@ -6,11 +6,11 @@ import type { DryingPiece } from '../../core/drying/drying-piece'
 import { mapHours, solvedHours, type MapRow } from '../../core/drying/humidity-map'
 import { timesModel } from '../../core/drying/pace-belief'
 import { InputError } from '../../core/errors'
-import type { DryingAnswer } from '../../core/drying/answer-drying'
-import { airOf, askDrying, toQuestion, type Known } from './ask-drying'
+import type { DryingAnswer, DryingVerdict } from '../../core/drying/answer-drying'
+import { airOf, askDrying, askVerdict, toQuestion, type Known } from './ask-drying'
 import type { DryingAddress } from './drying-address'
 
-export type Asked = { answer: DryingAnswer } | { problems: InputError['problems'] }
+export type Asked<Answer> = { answer: Answer } | { problems: InputError['problems'] }
 
 /** Which map is wanted now: an older one stops. */
 let newestMap = 0
@@ -19,13 +19,14 @@ const tables = new Map<string, DryingTable>()
 const CONFIDENCE = 0.9
 
 const worker = {
-	ask(address: DryingAddress, known: Known): Asked {
-		try {
-			return { answer: askDrying(address, known) }
-		} catch (error) {
-			if (error instanceof InputError) return { problems: error.problems }
-			throw error
-		}
+	/** When, and how sure: soon known. */
+	judge(address: DryingAddress, known: Known): Asked<DryingVerdict> {
+		return asked(() => askVerdict(address, known))
+	},
+
+	/** All of it, with the reasons and what would help. */
+	ask(address: DryingAddress, known: Known): Asked<DryingAnswer> {
+		return asked(() => askDrying(address, known))
 	},
 
 	/** @returns the rows, or undefined: another map was asked for meanwhile */
@@ -58,6 +59,15 @@ const worker = {
 }
 
 export type DryingWorker = typeof worker
+
+function asked<Answer>(work: () => Answer): Asked<Answer> {
+	try {
+		return { answer: work() }
+	} catch (error) {
+		if (error instanceof InputError) return { problems: error.problems }
+		throw error
+	}
+}
 
 /** The one size by which a table is read; undefined: the body has more than one. */
 function sizeOf({ body, ...piece }: DryingPiece) {

@@ -58,7 +58,7 @@ function whatHelps(
 	}
 	const { rungs } = findWhatHelps(piece, path, wait.stage, beliefOf(terms, found.part.paste))
 	return rungs
-		.filter(({ p90 }) => p90 !== undefined)
+		.filter(({ plan }) => plan !== undefined)
 		.slice(0, RUNGS_TOLD)
 		.map(rungWords)
 }

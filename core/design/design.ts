@@ -12,7 +12,7 @@ import type { PartForm } from '../vocabulary/piece-form'
 /** Marks a document as a design. */
 export const DESIGN_FORMAT = 'calycine-design'
 /** Newest version of the form that is read. */
-export const DESIGN_FORMAT_VERSION = 1
+export const DESIGN_FORMAT_VERSION = 2
 
 export type DesignKind = 'flower' | 'foliage' | 'ornament' | 'topper'
 export type Audience = 'adults' | 'children'

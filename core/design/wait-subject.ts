@@ -56,8 +56,8 @@ export function reckonUsualWait(
 	const { climate, movement } = ORDINARY_PLACE
 	if (subject.type === 'piece') {
 		const path = { startMinuteOfDay: 0, stays: [{ hours: Infinity, climate, movement }] }
-		const { p50, p90 } = forecast(subject.piece, path, FIRST_BELIEF, subject.stage).stages[subject.stage]
-		return p50 === undefined || p90 === undefined ? 'never' : { p50, p90 }
+		const { p50, plan } = forecast(subject.piece, path, FIRST_BELIEF, subject.stage).stages[subject.stage]
+		return p50 === undefined || plan === undefined ? 'never' : { p50, p90: plan }
 	}
 	if (climate.type !== 'steady') return undefined
 	const seconds = subject.films.map((film) => filmWaitSec(film, { ...climate, movement }) ?? Infinity)

@@ -1,9 +1,9 @@
 /** Everything that is to be said of one piece on one way of drying: when, how sure, why so slow, and what would help. */
 import type { DryingStage } from '../vocabulary/drying-stage'
-import type { DryingPath } from './climate'
+import { isEverDamp, type DryingPath } from './climate'
 import type { DryingPiece } from './drying-piece'
 import { followDrying, type DryingCourse } from './follow-drying'
-import { forecast, type StageForecast } from './forecast'
+import { forecast, type Forecaster, type StageForecast } from './forecast'
 import { timesModel, type PaceBelief } from './pace-belief'
 import { byStage, cutOffHumidity } from './stages'
 import { findWhatHelps, findWhatSlows, type Rung, type SlowReason } from './what-helps'
@@ -18,7 +18,8 @@ export interface DryingQuestion {
 	wantedHours: number
 }
 
-export interface DryingAnswer {
+/** The first that is wanted, and soon known. */
+export interface DryingVerdict {
 	/** Hours to each stage. */
 	stages: Record<DryingStage, StageForecast>
 	/** Below which each stage can be reached at all, in (0, 1). */
@@ -27,14 +28,19 @@ export interface DryingAnswer {
 	sure: number
 	/** The wanted stage is lost again before it is wanted: so many hours from the start. */
 	softensAtHours?: number
+	/** Hours sooner that it must begin to be planned for; absent: it is early enough, or never comes. */
+	beginEarlierHours?: number
+}
+
+export interface DryingAnswer extends DryingVerdict {
 	/** Its moisture through time and depth, for the drawing. */
 	course: DryingCourse
 	/** What makes it slow, the worst first; empty where nothing does. */
 	slow: SlowReason[]
 	/** What would make it ready sooner. */
 	rungs: Rung[]
-	/** Hours sooner that it must begin to be planned for; absent: it is early enough, or never comes. */
-	beginEarlierHours?: number
+	/** Humidity, in (0, 1), at or below which the wanted stage would be sure; absent: it is, or drier air alone is not enough. */
+	sureBelow?: number
 }
 
 /** The section is followed a little beyond what is asked. */
@@ -49,38 +55,65 @@ const LONGEST_LOOK_HOURS = 24 * 14
  *
  * @throws {RangeError} a piece without depth, or a path without stays
  */
-export function sureWhenWanted({ piece, path, stage, wantedHours }: DryingQuestion, belief: PaceBelief): number {
-	const course = followDrying(piece, path, { untilHours: wantedHours, rateFactor: 1 / timesModel(belief, 0.5) })
-	if (lostAt(course, stage, wantedHours) !== undefined) return 0
+export function sureWhenWanted(question: DryingQuestion, belief: PaceBelief): number {
+	const { piece, path, stage, wantedHours } = question
+	if (findSoftening(question, belief) !== undefined) return 0
 	return forecast(piece, path, belief, stage).sureWithin(stage, wantedHours)
 }
 
-/** Hours from the start at which a stage that was reached is lost again before it is wanted. */
-function lostAt({ holds }: DryingCourse, stage: DryingStage, wantedHours: number): number | undefined {
-	const hold = holds.findLast((held) => held.stage === stage && held.fromHours <= wantedHours)
-	return hold?.toHours !== undefined && hold.toHours <= wantedHours ? hold.toHours : undefined
+/**
+ * When, and how sure: without the reasons, and without what would help.
+ *
+ * @throws {RangeError} a piece without depth, or a path without stays
+ */
+export function judgeDrying(question: DryingQuestion, belief: PaceBelief): DryingVerdict {
+	return judge(question, belief, forecast(question.piece, question.path, belief))
 }
 
 /**
  * @throws {RangeError} a piece without depth, or a path without stays
  */
-export function answerDrying({ piece, path, stage, wantedHours }: DryingQuestion, belief: PaceBelief): DryingAnswer {
+export function answerDrying(question: DryingQuestion, belief: PaceBelief): DryingAnswer {
+	const { piece, path, stage, wantedHours } = question
 	const looked = forecast(piece, path, belief)
-	const { p50, p90 } = looked.stages[stage]
+	const { p50, plan, claim } = looked.stages[stage]
 	const untilHours = Math.min(
 		LONGEST_LOOK_HOURS,
-		Math.max(LEAST_LOOK_HOURS, LOOK_ON * Math.max(p90 ?? p50 ?? 0, wantedHours)),
+		Math.max(LEAST_LOOK_HOURS, LOOK_ON * Math.max(plan ?? p50 ?? 0, wantedHours)),
 	)
-	const course = followDrying(piece, path, { untilHours, rateFactor: 1 / timesModel(belief, 0.5) })
-	const softensAtHours = lostAt(course, stage, wantedHours)
+	const sureBelow = claim === 'sure' ? undefined : looked.sureBelow(stage)
 	return {
-		stages: looked.stages,
-		cutOffs: byStage((each) => cutOffHumidity(piece.paste, each)),
-		sure: softensAtHours === undefined ? looked.sureWithin(stage, wantedHours) : 0,
-		...(softensAtHours !== undefined && { softensAtHours }),
-		course,
+		...judge(question, belief, looked),
+		course: followDrying(piece, path, { untilHours, rateFactor: evenRate(belief) }),
 		slow: findWhatSlows(piece, path, stage),
 		rungs: findWhatHelps(piece, path, stage, belief).rungs,
-		...(p90 !== undefined && p90 > wantedHours && { beginEarlierHours: p90 - wantedHours }),
+		...(sureBelow !== undefined && { sureBelow }),
 	}
+}
+
+function judge(question: DryingQuestion, belief: PaceBelief, { stages, sureWithin }: Forecaster): DryingVerdict {
+	const { piece, stage, wantedHours } = question
+	const { plan } = stages[stage]
+	const softensAtHours = findSoftening(question, belief)
+	return {
+		stages,
+		cutOffs: byStage((each) => cutOffHumidity(piece.paste, each)),
+		sure: softensAtHours === undefined ? sureWithin(stage, wantedHours) : 0,
+		...(softensAtHours !== undefined && { softensAtHours }),
+		...(plan !== undefined && plan > wantedHours && { beginEarlierHours: plan - wantedHours }),
+	}
+}
+
+/** Hours from the start at which the stage that was reached is lost again before it is wanted. */
+function findSoftening({ piece, path, stage, wantedHours }: DryingQuestion, belief: PaceBelief): number | undefined {
+	// Most pieces never meet air that could take a stage from them.
+	if (!isEverDamp(path, wantedHours, cutOffHumidity(piece.paste, stage))) return undefined
+	const { holds } = followDrying(piece, path, { untilHours: wantedHours, rateFactor: evenRate(belief) })
+	const hold = holds.findLast((held) => held.stage === stage && held.fromHours <= wantedHours)
+	return hold?.toHours !== undefined && hold.toHours <= wantedHours ? hold.toHours : undefined
+}
+
+/** At even odds. */
+function evenRate(belief: PaceBelief): number {
+	return 1 / timesModel(belief, 0.5)
 }

@@ -115,3 +115,18 @@ function tellStays({ startMinuteOfDay, stays }: DryingPath, hours: number): stri
 	const isByDay = told.some(({ climate }) => climate.type === 'day')
 	return JSON.stringify([isByDay ? startMinuteOfDay : 0, told])
 }
+
+/** Whether the air is as damp as that, or closed in, at some time of the first hours: only then can a piece soften. */
+export function isEverDamp({ stays }: DryingPath, hours: number, humidity: number): boolean {
+	let begun = 0
+	return stays.some(({ hours: stayHours, climate, movement }) => {
+		const isMet = begun < hours
+		begun += stayHours
+		return isMet && (movement === 'sealed' || dampest(climate) >= humidity)
+	})
+}
+
+/** Highest relative humidity of the day, in [0, 1]. */
+function dampest(climate: Climate): number {
+	return climate.type === 'steady' ? climate.humidity : Math.max(...climate.hours.map(({ humidity }) => humidity))
+}

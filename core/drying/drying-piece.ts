@@ -13,7 +13,8 @@ export type DryingBody =
 	| { type: 'sheet'; thicknessMm: number; back: BackFace; sizeMm?: number }
 	/** Round a wire, or without one at 0. */
 	| { type: 'cylinder'; radiusMm: number; wireRadiusMm: number }
-	| { type: 'sphere'; radiusMm: number }
+	/** Round a dry core that takes no water, or solid; `sizeMm`: of the whole flower whose foot it is, for its film. */
+	| { type: 'sphere'; radiusMm: number; coreRadiusMm?: number; sizeMm?: number }
 	| { type: 'cone'; baseRadiusMm: number; heightMm: number }
 	/** Any other: its largest inscribed radius, exposed area and volume. */
 	| { type: 'body'; inscribedRadiusMm: number; exposedAreaMm2: number; volumeMm3: number }
@@ -25,8 +26,18 @@ export interface DryingPiece {
 	body: DryingBody
 }
 
-/** Share of the air film that reaches the back of a sheet. Assumed, not measured. */
-export const BACK_FACTORS: Record<BackFace, number> = { free: 1, ventilated: 0.7, tissue: 0.4, foam: 0.1, board: 0 }
+/**
+ * Share of the air film that reaches the back of a sheet. Assumed, not measured; on a board starch and a lifting edge let
+ * as much through as foam does.
+ */
+export const BACK_FACTORS: Record<BackFace, number> = {
+	free: 1,
+	ventilated: 0.7,
+	tissue: 0.4,
+	foam: 0.1,
+	board: 0.1,
+	cake: 0,
+}
 
 /** Along the air, where a sheet does not say; assumed. */
 export const USUAL_SHEET_MM = 40
@@ -52,7 +63,7 @@ export function toExtent(body: DryingBody): Extent {
 		case 'cylinder':
 			return { innerM: body.wireRadiusMm / 1000, outerM: body.radiusMm / 1000, exponent: 1 }
 		case 'sphere':
-			return { innerM: 0, outerM: body.radiusMm / 1000, exponent: 2 }
+			return { innerM: (body.coreRadiusMm ?? 0) / 1000, outerM: body.radiusMm / 1000, exponent: 2 }
 		case 'cone':
 			return { innerM: 0, outerM: inscribedRadiusMm(body) / 1000, exponent: 2 }
 		case 'body': {
@@ -65,11 +76,18 @@ export function toExtent(body: DryingBody): Extent {
 /** Shape and length for the air film; the diameter of a body. */
 export function toFilm(body: DryingBody): { shape: FilmShape; lengthM: number } {
 	if (body.type === 'sheet') return { shape: 'sheet', lengthM: (body.sizeMm ?? USUAL_SHEET_MM) / 1000 }
-	const shape = body.type === 'cylinder' ? 'cylinder' : 'sphere'
-	return { shape, lengthM: 2 * toExtent(body).outerM }
+	const sizeMm = body.type === 'sphere' ? body.sizeMm : undefined
+	const { outerM, exponent } = toExtent(body)
+	return { shape: roundness(exponent), lengthM: sizeMm === undefined ? 2 * outerM : sizeMm / 1000 }
+}
+
+/** The nearest of the shapes of which the film is known. */
+function roundness(exponent: number): FilmShape {
+	if (exponent < 0.5) return 'sheet'
+	return exponent < 1.5 ? 'cylinder' : 'sphere'
 }
 
 /** Radius of the largest ball inside a cone. */
-function inscribedRadiusMm({ baseRadiusMm, heightMm }: { baseRadiusMm: number; heightMm: number }): number {
+export function inscribedRadiusMm({ baseRadiusMm, heightMm }: { baseRadiusMm: number; heightMm: number }): number {
 	return (baseRadiusMm * heightMm) / (baseRadiusMm + Math.hypot(baseRadiusMm, heightMm))
 }

@@ -5,8 +5,8 @@
 import { surfaceCoefficient } from './air-film'
 import { airAt, type DryingPath, type Stay } from './climate'
 import { createStepper, STAGE1_FRACTION, type Conditions, type StepInto } from './diffusion'
-import { toExtent, toFilm, usualFaces, type DryingPiece, type Faces } from './drying-piece'
-import { createProfileReader, type DepthProfile } from './dryness'
+import { toExtent, toFilm, usualFaces, type DryingBody, type DryingPiece, type Faces } from './drying-piece'
+import { createProfileReader, type DepthProfile, type GridOf } from './dryness'
 import { makeGrid, USUAL_CELL_COUNT, type Grid } from './grid'
 import { diffusivityAt } from './paste-terms'
 import { filmLaw, type SurfaceLaw } from './surface-law'
@@ -58,8 +58,7 @@ export interface RunStep {
 
 export interface DryingRun {
 	grid: Grid
-	/** The grid is one half of a sheet that dries alike from both faces. */
-	isHalf: boolean
+	gridOf: GridOf
 	/** Profiles with their faces; the answer is overwritten by the next call. */
 	read: (profile: Float64Array, conditions: Conditions) => DepthProfile
 	/** Steps without end, unless the path ends: stop asking. */
@@ -87,13 +86,19 @@ export function startRun(
 	const rate = rateFactor * (piece.paceFactor ?? 1)
 	return {
 		grid,
-		isHalf,
+		gridOf: isHalf ? 'half sheet' : gridOf(body),
 		read: createProfileReader(grid),
 		steps: () => {
 			const open = isHalf ? laid.map((stay) => ({ ...stay, faces: { ...stay.faces, back: 0 } })) : laid
 			return walk({ grid, piece, laid: open, startMinute: path.startMinuteOfDay, rate, fineness }, profile.slice())
 		},
 	}
+}
+
+/** A shell does not bear the dry core that it lies on. */
+function gridOf(body: DryingBody): GridOf {
+	if (body.type === 'sheet') return 'sheet'
+	return body.type === 'sphere' && (body.coreRadiusMm ?? 0) > 0 ? 'shell on a core' : 'body'
 }
 
 type LaidStay = Stay & { faces: Faces }

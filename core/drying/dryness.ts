@@ -39,18 +39,23 @@ export interface DryDepth {
 	depthM: number
 }
 
+/** What the grid stands for: a sheet, the half of one that dries alike from both faces, or a body. */
+export type GridOf = 'sheet' | 'half sheet' | 'body' | 'shell on a core'
+
+/** m: the ball of gum paste that weighs as much as a finger presses, 1 N. Assumed. */
+const HEAVY_RADIUS_M = 0.026
+
 /**
  * The depth that must be dry: δ from each exposed face. A sheet counts both faces together, 2δ, since what one face
- * cannot give the other must; a body has one face. At most all of it.
- *
- * @param isHalf - the grid is half of a sheet that dries alike from both faces
+ * cannot give the other must; a body has one face, and needs more of it the heavier it is. At most all of it.
  */
-export function requiredDepth(stage: DryingStage, { innerM, outerM, exponent }: Grid, isHalf: boolean): DryDepth {
-	const { depthM, isFrontOnly } = STAGE_TERMS[stage]
+export function requiredDepth(stage: DryingStage, { innerM, outerM }: Grid, of: GridOf): DryDepth {
+	const { depthM, isFrontOnly, bearsWeight } = STAGE_TERMS[stage]
 	const span = outerM - innerM
 	if (isFrontOnly) return { from: 'front', depthM: Math.min(span, depthM) }
-	const faces = exponent === 0 && !isHalf ? 2 : 1
-	return { from: faces === 2 ? 'either face' : 'front', depthM: Math.min(span, faces * depthM) }
+	if (of === 'sheet') return { from: 'either face', depthM: Math.min(span, 2 * depthM) }
+	const weight = of === 'body' && bearsWeight ? Math.sqrt(1 + (outerM / HEAVY_RADIUS_M) ** 3) : 1
+	return { from: 'front', depthM: Math.min(span, weight * depthM) }
 }
 
 /** The moisture below which the required depth lies, kg/kg. */

@@ -1,6 +1,6 @@
 /**
  * Waits without paste: a smear of gel colour, colour let down in strong alcohol, glaze, edible glue. Medians; spread
- * log-normally with a sigma of 0.35. All strengths are calibrated on the practice of the trade; on a sheet of 40 mm.
+ * log-normally with a sigma of 0.30. All strengths are calibrated on the practice of the trade; on a sheet of 40 mm.
  */
 import { AIR_SPEEDS, airFilm, type AirFilm, type AirMovement } from './air-film'
 import type { Air } from './climate'
@@ -13,7 +13,7 @@ export const FILM_WAITS = ['gel smear', 'alcohol paint', 'glaze', 'glue grips', 
 export type FilmWait = (typeof FILM_WAITS)[number]
 
 /** Of ln t. */
-const FILM_WAIT_SIGMA = 0.35
+const FILM_WAIT_SIGMA = 0.3
 /** How many times its median such a wait takes at most, 9 times in 10. */
 export const FILM_SPREAD = Math.exp(Z90 * FILM_WAIT_SIGMA)
 
@@ -21,15 +21,15 @@ export const FILM_SPREAD = Math.exp(Z90 * FILM_WAIT_SIGMA)
 const GEL_ACTIVITY = 0.8
 /** From this humidity on a smear of gel does not dry. */
 export const GEL_NEVER_AT = 0.78
-const GEL_KG_PER_M2 = 3.4e-3
-const PAINT_KG_PER_M2 = 0.02
+const GEL_KG_PER_M2 = 3e-3
+const PAINT_KG_PER_M2 = 0.03
 const GLAZE_KG_PER_M2 = 0.022
 /** Several coats of thinner leave through a skin of resin. */
 const GLAZE_FACTOR = 6
 /** A fan cannot hurry the resin beyond this; common practice is 10 to 30 minutes. */
 const LEAST_GLAZE_SEC = 480
 /** Water that the paste takes up from glue, and how much damper it may stay (kg/kg). */
-const GLUE_KG_PER_M2 = 0.012
+const GLUE_KG_PER_M2 = 0.0133
 /** Glue grips while the paste under it may stay so much damper, and holds when it is nearly as dry as before. */
 const GRIP_MOISTURE = 0.08
 const HOLD_MOISTURE = 0.02
@@ -69,6 +69,27 @@ export function filmWaitSec(
 				? undefined
 				: Math.max(LEAST_GLAZE_SEC, GLAZE_FACTOR * ethanolSec(air, GLAZE_KG_PER_M2))
 	}
+}
+
+/** Colour let down in alcohol takes dust while it is nearly dry: from this share of its drying time on. */
+const DAMP_FROM_SHARE = 0.3
+
+/** Seconds from when it was painted. */
+export interface DampWindow {
+	/** At even odds. */
+	fromSec: number
+	toSec: number
+	/** Within it 9 times in 10 at either end. */
+	sureFromSec: number
+	sureToSec: number
+}
+
+/** While colour let down in strong alcohol is still slightly damp, for dust; undefined: not in closed air. */
+export function dampWindow(air: Air & { movement: AirMovement }): DampWindow | undefined {
+	const dry = filmWaitSec('alcohol paint', air)
+	if (dry === undefined) return undefined
+	const from = DAMP_FROM_SHARE * dry
+	return { fromSec: from, toSec: dry, sureFromSec: from * FILM_SPREAD, sureToSec: dry / FILM_SPREAD }
 }
 
 /** The air over a film lying on a petal of usual size. */

@@ -10,7 +10,7 @@ import { meanMoisture } from './diffusion'
 import type { DryingPiece } from './drying-piece'
 import { startRun, USUAL_FINENESS } from './drying-run'
 import { isDryTo, meanInDepth, moistureLevel, requiredDepth, type DepthProfile, type DryDepth } from './dryness'
-import { STAGE_TERMS } from './stages'
+import { stageMoisture } from './stages'
 
 /** From when to when a stage holds, in hours. */
 export interface StageHold {
@@ -68,11 +68,12 @@ export function followDrying(
 		longestStepSec: untilHours * 3600 * LONGEST_STEP_SHARE,
 	})
 	const { outerM, innerM } = run.grid
+	const isHalf = run.gridOf === 'half sheet'
 	const watches = DRYING_STAGES.map((stage): Watch => {
 		return {
 			stage,
-			depth: requiredDepth(stage, run.grid, run.isHalf),
-			moisture: STAGE_TERMS[stage].moisture,
+			depth: requiredDepth(stage, run.grid, run.gridOf),
+			moisture: stageMoisture(stage, piece.paste, path),
 			excess: Infinity,
 		}
 	})
@@ -83,7 +84,7 @@ export function followDrying(
 		const profile = run.read(step.after, step.conditions)
 		const [from, to] = [step.startSec / 3600, step.endSec / 3600]
 		if (depthsMm.length === 0) {
-			depthsMm = showDepths(profile, outerM, run.isHalf ? outerM : undefined)
+			depthsMm = showDepths(profile, outerM, isHalf ? outerM : undefined)
 			samples.push({
 				hours: 0,
 				mean: piece.paste.freshMoisture,
@@ -91,7 +92,7 @@ export function followDrying(
 			})
 		}
 		for (const watch of watches) follow(watch, profile, from, to, holds)
-		samples.push({ hours: to, mean: meanMoisture(run.grid, step.after), moisture: showMoisture(profile, run.isHalf) })
+		samples.push({ hours: to, mean: meanMoisture(run.grid, step.after), moisture: showMoisture(profile, isHalf) })
 		if (to >= untilHours) break
 	}
 	for (const { stage, since } of watches) if (since !== undefined) holds.push({ stage, fromHours: since })

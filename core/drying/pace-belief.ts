@@ -8,9 +8,9 @@
 import { normalDistribution } from './normal-distribution'
 
 /** Of u, before anything is known. */
-const PRIOR_SD = 0.35
+const PRIOR_SD = 0.28
 /** Of ln t from piece to piece. */
-const PIECE_SD = 0.25
+const PIECE_SD = 0.2
 /** Chance that an entry is a slip, and how wide such an entry may lie. */
 const SLIP_CHANCE = 0.05
 /** Of ln t: a factor of three either way is no surprise in a slip. */

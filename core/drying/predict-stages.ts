@@ -7,7 +7,7 @@ import { meanAir, type DryingPath } from './climate'
 import type { DryingPiece } from './drying-piece'
 import { startRun, USUAL_FINENESS, type DryingRun, type Fineness, type RunStep } from './drying-run'
 import { isDryTo, moistureLevel, requiredDepth, type DepthProfile, type DryDepth } from './dryness'
-import { byStage, cutOffHumidity, STAGE_TERMS } from './stages'
+import { byStage, cutOffHumidity, stageMoisture } from './stages'
 
 /** Hours from the start, or undefined: not in this way of drying, or not within the time looked at. */
 export type StageHours = Record<DryingStage, number | undefined>
@@ -20,7 +20,7 @@ const LONGEST_SEC = 20 * 365 * 86_400
 export interface PredictOptions {
 	/** Multiplies diffusivity and film. */
 	rateFactor?: number
-	/** Stages after this one are not looked for. */
+	/** Nothing else than this stage and those before it are looked for; settled by itself, since its place varies. */
 	until?: DryingStage
 	fineness?: Fineness
 }
@@ -36,10 +36,10 @@ export function predictStages(
 ): StageHours {
 	const run = startRun(piece, path, rateFactor, fineness)
 	const found = byStage<number | undefined>(() => undefined)
-	let pending = DRYING_STAGES.slice(0, DRYING_STAGES.indexOf(until) + 1).map((stage) => ({
+	let pending = stagesUntil(until).map((stage) => ({
 		stage,
-		depth: requiredDepth(stage, run.grid, run.isHalf),
-		moisture: STAGE_TERMS[stage].moisture,
+		depth: requiredDepth(stage, run.grid, run.gridOf),
+		moisture: stageMoisture(stage, piece.paste, path),
 	}))
 	let isLastBegun = false
 	for (const step of run.steps()) {
@@ -56,6 +56,11 @@ export function predictStages(
 		if (pending.length === 0 || (step.isLastStay && step.endSec > limit)) break
 	}
 	return found
+}
+
+/** What has to be looked at for the sake of one stage: all before it, but settled for its own sake alone. */
+export function stagesUntil(until: DryingStage): DryingStage[] {
+	return until === 'settled' ? ['settled'] : DRYING_STAGES.slice(0, DRYING_STAGES.indexOf(until) + 1)
 }
 
 /** Whether a stage that is open when the last stay begins can come about in it at all. */

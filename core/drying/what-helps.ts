@@ -4,12 +4,11 @@
 import type { DryingStage } from '../vocabulary/drying-stage'
 import { mapClimates, type Air, type Climate, type DryingPath } from './climate'
 import { BACK_FACTORS, usualFaces, type DryingPiece } from './drying-piece'
-import { forecast } from './forecast'
+import { CLAIMS, forecast, type Claim } from './forecast'
 import { humidityAt } from './humid-air'
 import type { PaceBelief } from './pace-belief'
 import { PASTE_TERMS } from './paste-terms'
 import { predictStages } from './predict-stages'
-import { cutOffHumidity } from './stages'
 
 export type RungId =
 	'turn over' | 'ventilated former' | 'fan' | 'thinner' | 'drier air' | 'heating' | 'both drier and fan' | 'other paste'
@@ -20,8 +19,8 @@ export interface Rung {
 	amount?: number
 	/** Hours, as in a forecast. */
 	p50: number | undefined
-	/** undefined: never. */
-	p90: number | undefined
+	plan: number | undefined
+	claim: Claim
 }
 
 /**
@@ -50,10 +49,10 @@ export function findWhatHelps(
 	path: DryingPath,
 	stage: DryingStage,
 	belief: PaceBelief,
-): { now: { p50: number | undefined; p90: number | undefined }; rungs: Rung[] } {
-	const look = (changed: { piece?: DryingPiece; path?: DryingPath }) => {
-		const { p50, p90 } = forecast(changed.piece ?? piece, changed.path ?? path, belief, stage).stages[stage]
-		return { p50, p90 }
+): { now: Looked; rungs: Rung[] } {
+	const look = (changed: { piece?: DryingPiece; path?: DryingPath }): Looked => {
+		const { p50, plan, claim } = forecast(changed.piece ?? piece, changed.path ?? path, belief, stage).stages[stage]
+		return { p50, plan, claim }
 	}
 	const now = look({})
 	const rungs = listChanges(piece, path, now.p50)
@@ -62,16 +61,25 @@ export function findWhatHelps(
 			return { id, ...(amount !== undefined && { amount }), ...look(change) }
 		})
 		.filter((rung) => isBetter(rung, now))
-		.toSorted((a, b) => (a.p90 ?? Infinity) - (b.p90 ?? Infinity) || (a.p50 ?? Infinity) - (b.p50 ?? Infinity))
+		.toSorted(
+			(a, b) =>
+				CLAIMS.indexOf(a.claim) - CLAIMS.indexOf(b.claim) ||
+				(a.plan ?? Infinity) - (b.plan ?? Infinity) ||
+				(a.p50 ?? Infinity) - (b.p50 ?? Infinity),
+		)
 	return { now, rungs }
 }
 
-/** By at least a fiftieth, or possible where it was not. */
-function isBetter(rung: Pick<Rung, 'p50' | 'p90'>, now: Pick<Rung, 'p50' | 'p90'>): boolean {
+type Looked = Pick<Rung, 'p50' | 'plan' | 'claim'>
+
+/** What is surer is better; of equal claims what is sooner by at least a fiftieth. */
+function isBetter(rung: Looked, now: Looked): boolean {
 	const gains = (after: number | undefined, before: number | undefined) => {
 		return after !== undefined && (before === undefined || after < before * 0.98)
 	}
-	return gains(rung.p90, now.p90) || (rung.p90 === now.p90 && gains(rung.p50, now.p50))
+	const claims = CLAIMS.indexOf(now.claim) - CLAIMS.indexOf(rung.claim)
+	if (claims !== 0) return claims > 0
+	return gains(rung.plan, now.plan) || (rung.plan === now.plan && gains(rung.p50, now.p50))
 }
 
 /** Everything that could be tried for the piece; not what it has already. */
@@ -198,9 +206,4 @@ export function findWhatSlows(piece: DryingPiece, path: DryingPath, stage: Dryin
 		})
 		.filter(({ times = Infinity }) => times >= LEAST_TIMES)
 		.toSorted((a, b) => (b.times ?? Infinity) - (a.times ?? Infinity))
-}
-
-/** The humidity below which the stage can be reached at all, in (0, 1); what to say where it is never reached. */
-export function neededHumidity({ paste }: DryingPiece, stage: DryingStage): number {
-	return cutOffHumidity(paste, stage)
 }

@@ -12,6 +12,7 @@ export const PASTE_DENSITY_G_PER_CM3 = 1.38
 export const PASTE_ALLERGENS: Record<Paste, readonly Allergen[]> = {
 	'gum paste': ['egg'],
 	'modelling paste': [],
-	'stiffened sugarpaste': [],
+	'sugarpaste with CMC': [],
+	'sugarpaste with icing sugar': [],
 	sugarpaste: [],
 }

@@ -2,6 +2,7 @@
 import { DataTypes, QueryTypes, type QueryInterface } from 'sequelize'
 import { makeCard } from '../../core/design/design-card'
 import type { Design } from '../../core/design/design'
+import { upgradeDesign } from '../../core/design/upgrade-design'
 import { ensureColumn, ensureIndex } from '../repeatable'
 
 const version = { type: DataTypes.INTEGER.UNSIGNED, allowNull: false, defaultValue: 1 }
@@ -40,7 +41,7 @@ async function fillCards(context: QueryInterface): Promise<void> {
 		{ type: QueryTypes.SELECT },
 	)
 	for (const { id, document } of rows) {
-		const design = typeof document === 'string' ? (JSON.parse(document) as Design) : document
+		const design = upgradeDesign(typeof document === 'string' ? JSON.parse(document) : document) as Design
 		const replacements = { id, card: JSON.stringify(makeCard(design)) }
 		await context.sequelize.query('UPDATE designs SET card = :card WHERE id = :id', { replacements })
 	}

@@ -3,7 +3,9 @@ import { QueryTypes, type QueryInterface } from 'sequelize'
 import { beforeEach, describe, expect, test } from 'vitest'
 import { closeDatabase, getDatabase, openDatabase } from '../../db/connection.server'
 import { migrate } from '../../db/migrate.server'
-import { listDesigns } from '../../db/repositories/designs.server'
+import { getDesign, listDesigns } from '../../db/repositories/designs.server'
+import firstForm from '../fixtures/designs-form-1.json'
+import { demoDesign } from '../support/demo-designs'
 import { foundStudio, freshDatabase } from '../support/studios'
 
 const MIGRATIONS = import.meta.glob<{ up(parameters: { context: QueryInterface }): Promise<void> }>(
@@ -88,4 +90,34 @@ test('cards of designs that were stored without are filled by the migration, and
 	expect((await listDesigns(studioId)).designs).toMatchObject([{ slug: 'magnolia', hasWires: true }])
 	const rows = await getDatabase().query('SELECT card FROM designs', { type: QueryTypes.SELECT })
 	expect(rows).toHaveLength(1)
+})
+
+test('designs of the first form, and all that names their paste, are brought to the second', async () => {
+	await freshDatabase()
+	const { studioId } = await foundStudio(['nest-with-eggs', 'magnolia'])
+	const stored = (name: string) => firstForm.find(({ id }) => id === name)
+	for (const name of ['nest-with-eggs', 'magnolia']) {
+		const replacements = { document: JSON.stringify(stored(name)), name }
+		await getDatabase().query('UPDATE designs SET document = :document WHERE slug = :name', { replacements })
+		await getDatabase().query(
+			'UPDATE design_versions SET document = :document WHERE design_id = (SELECT id FROM designs WHERE slug = :name)',
+			{ replacements },
+		)
+	}
+	await getDatabase().query('UPDATE studios SET own_pastes = :pastes', {
+		replacements: { pastes: JSON.stringify([{ name: 'Bench mix', like: 'stiffened sugarpaste', paceFactor: 1.2 }]) },
+	})
+	expect(JSON.stringify(stored('nest-with-eggs'))).toContain('stiffened sugarpaste')
+
+	await getDatabase().query("DELETE FROM migrations WHERE name LIKE '0007%'")
+	await migrate()
+
+	for (const name of ['nest-with-eggs', 'magnolia']) {
+		expect((await getDesign(studioId, name)).document).toEqual(demoDesign(name))
+		expect((await getDesign(studioId, name, 1)).document).toEqual(demoDesign(name))
+	}
+	const [studio] = await getDatabase().query<{ pastes: string }>('SELECT own_pastes AS pastes FROM studios', {
+		type: QueryTypes.SELECT,
+	})
+	expect(JSON.stringify(studio)).toContain('sugarpaste with CMC')
 })

@@ -1,6 +1,7 @@
 import { describe, expect, test } from 'vitest'
 import { InputError } from '../../core/errors'
 import { readDesign, readInstance, readPlan } from '../../exchange/read-document'
+import firstForm from '../fixtures/designs-form-1.json'
 import { demoDesign } from '../support/demo-designs'
 
 function problemsOf(read: () => unknown): string[] {
@@ -21,9 +22,28 @@ describe('a design', () => {
 	})
 
 	test('of a newer format is refused kindly', () => {
-		expect(problemsOf(() => readDesign({ ...demoDesign('magnolia'), formatVersion: 2 }))).toEqual([
-			expect.stringMatching(/newer Calycine \(format 2\)/),
+		expect(problemsOf(() => readDesign({ ...demoDesign('magnolia'), formatVersion: 3 }))).toEqual([
+			expect.stringMatching(/newer Calycine \(format 3\)/),
 		])
+	})
+
+	describe('of the first form', () => {
+		test.each(firstForm.map((document) => [document.name, document] as const))(
+			'%s is the same but for the name of a paste',
+			(_, document) => {
+				const design = readDesign(document)
+
+				const now = JSON.stringify({ ...document, formatVersion: 2 })
+				expect(design).toEqual(JSON.parse(now.replaceAll('"stiffened sugarpaste"', '"sugarpaste with CMC"')))
+				expect(readDesign(design)).toEqual(design)
+				expect(design).toEqual(demoDesign(document.id))
+			},
+		)
+
+		test('is checked after it is upgraded', () => {
+			const [first] = firstForm
+			expect(problemsOf(() => readDesign({ ...first, level: 9 })).join()).toMatch(/level must be <= 5/)
+		})
 	})
 
 	test.each<[string, object, RegExp]>([

@@ -129,8 +129,16 @@ describe('npm run -s design', () => {
 
 describe('npm run -s dry', () => {
 	const petal = { paste: 'gum', shape: 'sheet', thickness: 0.6, face: 'ventilated' }
+	const rose = {
+		paste: 'gum',
+		petal: 0.8,
+		petals: 9,
+		footWidth: 25,
+		core: { radius: 8, kind: 'fresh' },
+		size: 50,
+	}
 
-	test('prints hours, P50 and P90 of every stage, null where never', () => {
+	test('prints hours, what may be promised of every stage, and null where never', () => {
 		const env = { T: 21, RH: 0.5, air: 'still' }
 		const damp = { T: 21, RH: 0.75, air: 'still' }
 		const night = [{ hours: 1, ...env }, { hours: 5, ...env, air: 'sealed' }, { ...env }]
@@ -138,18 +146,30 @@ describe('npm run -s dry', () => {
 			{ piece: petal, env },
 			{ piece: petal, env: damp },
 			{ piece: petal, env: night },
+			{ flower: rose, env: { T: 18, RH: 0.52, air: 'still' } },
 		]
 
 		const { stdout, status } = run('dry', write('dry.json', requests))
 
-		const [usual, wet, boxed] = JSON.parse(stdout) as Record<string, Record<string, number | null>>[]
+		const [usual, wet, boxed, flower] = JSON.parse(stdout) as Record<string, Record<string, number | string | null>>[]
+		const numberOf = (of: typeof usual, quantity: string, stage: string) => Number(of?.[quantity]?.[stage])
 		expect(status).toBe(0)
-		// Printed in the model's description: 2.8253 h by an independent program; in a box from 1 to 6 h firm at 7.42 h.
-		expect(usual?.['hours']?.['firm']).toBeCloseTo(2.825, 1)
-		expect((usual?.['p90']?.['firm'] ?? 0) / (usual?.['p50']?.['firm'] ?? 1)).toBeCloseTo(1.735, 2)
-		expect(wet?.['hours']?.['firm']).toBeNull()
-		expect(wet?.['needsHumidityBelow']?.['firm']).toBeCloseTo(0.735, 3)
-		expect(boxed?.['hours']?.['firm']).toBeCloseTo(7.42, 1)
+		// By the second calibration's own program: 2.0395 h, sure at 1.554 times that.
+		expect(numberOf(usual, 'hours', 'firm')).toBeCloseTo(2.0395, 1)
+		expect(numberOf(usual, 'plan', 'firm') / numberOf(usual, 'p50', 'firm')).toBeCloseTo(1.554, 2)
+		expect(numberOf(usual, 'p90', 'firm')).toBeCloseTo(numberOf(usual, 'plan', 'firm'), 4)
+		expect(usual?.['kind']?.['firm']).toBe('sure')
+		expect(numberOf(usual, 'chance', 'firm')).toBeCloseTo(0.9, 1)
+		expect(wet).toMatchObject({
+			hours: { firm: null },
+			kind: { firm: 'unlikely' },
+			plan: { firm: null },
+			chance: { firm: null },
+		})
+		expect(numberOf(wet, 'needsHumidityBelow', 'firm')).toBeCloseTo(0.735, 3)
+		expect(numberOf(boxed, 'hours', 'firm')).toBeGreaterThan(6)
+		// Printed with the statements: four roses of 5 cm at 18 °C and 52 %, hard at 10.2 h.
+		expect(numberOf(flower, 'hours', 'hard')).toBeCloseTo(10.2, 1)
 	})
 
 	test('says what is wrong with a request, by place', () => {
@@ -157,6 +177,7 @@ describe('npm run -s dry', () => {
 			{ piece: { ...petal, thickness: 0 }, env: { T: 21, RH: 1.3 } },
 			{ piece: { ...petal, paste: 'plaster' }, env: [] },
 			{ piece: { paste: 'gum', shape: 'cylinder', radius: 1, wireRadius: 2 }, env: { T: 21, RH: 0.5 } },
+			{ flower: { ...rose, colour: 'pink' }, env: { T: 21, RH: 0.5 }, note: 'x' },
 		]
 
 		const { stderr, status } = run('dry', write('wrong.json', wrong))
@@ -166,7 +187,36 @@ describe('npm run -s dry', () => {
 		expect(stderr).toMatch(/\/0\/env\/RH must be <= 0.98/)
 		expect(stderr).toMatch(/\/1\/piece\/paste must be equal to one of the allowed values: gum/)
 		expect(stderr).toMatch(/\/1\/env must NOT have fewer than 1 items/)
-		expect(run('dry', write('thick.json', wrong.slice(2))).stderr).toMatch(/\/0\/piece\/wireRadius must be smaller/)
+		expect(stderr).toMatch(/\/2\/piece must NOT have additional properties "wireRadius"/)
+		expect(stderr).toMatch(/\/3 must NOT have additional properties "note"/)
+		expect(stderr).toMatch(/\/3\/flower must NOT have additional properties "colour"/)
+	})
+
+	test('says what the form alone does not show', () => {
+		const env = { T: 21, RH: 0.5 }
+		const { petals: _, ...uncounted } = rose
+		const wrong = [
+			{ piece: { paste: 'gum', shape: 'cylinder', radius: 1, wire: 2 }, env },
+			{ piece: { paste: 'gum', shape: 'sphere', radius: 5, core: 6 }, env },
+			{ piece: petal, flower: rose, env },
+			{ env },
+			{ flower: uncounted, env },
+			{ flower: { ...rose, core: { kind: 'dry', base: 4 } }, env: [env, env] },
+		]
+
+		const { stderr, status } = run('dry', write('odd.json', wrong))
+
+		expect(status).toBe(1)
+		for (const line of [
+			'/0/piece/wire must be smaller',
+			'/1/piece/core must be smaller',
+			'/2 needs either a piece or a flower',
+			'/3 needs either a piece or a flower',
+			'/4/flower/layers must be given',
+			'/5/flower/core/radius must be given',
+			'/5/env/0/hours must be given',
+		])
+			expect(stderr).toContain(line)
 	})
 })
 

@@ -2,6 +2,7 @@
 import type { BackFace, DryingStage } from '../../../core/vocabulary/drying-stage'
 import type { AirMovement } from '../../../core/drying/air-film'
 import type { Rung, SlowReason } from '../../../core/drying/what-helps'
+import type { StageForecast } from '../../../core/drying/forecast'
 import type { FilmWait } from '../../../core/drying/film-waits'
 
 export const STAGE_WORDS: Record<DryingStage, string> = {
@@ -10,6 +11,7 @@ export const STAGE_WORDS: Record<DryingStage, string> = {
 	set: 'set',
 	firm: 'firm',
 	hard: 'hard',
+	settled: 'as dry as it gets here',
 	through: 'dry all through',
 }
 
@@ -19,6 +21,7 @@ export const BACK_WORDS: Record<BackFace, string> = {
 	tissue: 'on tissue, or stuffed with it',
 	foam: 'on foam',
 	board: 'on a board',
+	cake: 'stuck down on a cake',
 }
 
 export const MOVEMENT_WORDS: Record<AirMovement, string> = {
@@ -79,6 +82,31 @@ export function hoursWords(hours: number): string {
 	if (hours < 10) return `${Math.round(hours * 2) / 2} h`.replace('.5', '½')
 	if (hours < 72) return `${Math.round(hours)} h`
 	return hours < 24 * 60 ? `${Math.round(hours / 24)} days` : `${Math.round(hours / 24 / 30)} months`
+}
+
+/** 'sure, 9 in 10'; 'if the room holds, 8 in 10'. */
+export function claimWords({ claim, chance }: Pick<StageForecast, 'claim' | 'chance'>): string {
+	switch (claim) {
+		case 'sure':
+			return '9 in 10'
+		case 'if the room holds':
+			return `if the room holds${chance === undefined ? '' : `, ${tenths(chance)}`}`
+		case 'unlikely':
+			return 'not to be expected here'
+		case 'never':
+			return 'never here'
+	}
+}
+
+/** '8 in 10'. */
+export function tenths(chance: number): string {
+	return `${Math.round(10 * chance)} in 10`
+}
+
+/** '4–7 h'; 'never here'. */
+export function forecastWords({ p50, plan, claim }: Pick<StageForecast, 'p50' | 'plan' | 'claim'>): string {
+	if (p50 === undefined || plan === undefined) return claimWords({ claim })
+	return `${hoursRange(p50, plan)}${claim === 'sure' ? '' : ', if the room holds'}`
 }
 
 /** '4–7 h', or '40 min–2 h'. */

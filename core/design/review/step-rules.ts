@@ -1,6 +1,11 @@
 import { changeStep } from '../edits/edit-steps'
 import type { Design } from '../design'
-import { DRYING_STAGES } from '../../vocabulary/drying-stage'
+import type { ResolvedDesign, ResolvedStep } from '../resolve-design'
+import { DRYING_STAGES, type DryingStage } from '../../vocabulary/drying-stage'
+import { steadyPath } from '../../drying/climate'
+import type { DryingPiece } from '../../drying/drying-piece'
+import { forecast } from '../../drying/forecast'
+import { FIRST_BELIEF } from '../../drying/pace-belief'
 import { cutOffHumidity } from '../../drying/stages'
 import { subjectOfWait } from '../wait-subject'
 import type { ReviewRule } from './finding'
@@ -51,7 +56,7 @@ export const tooLongForASession: ReviewRule = ({ resolved }) => {
 	})
 }
 
-/** A stage that the paste never reaches in an ordinary room: whoever waits for it waits in vain. */
+/** A stage that the paste is not to be expected to reach in an ordinary room: whoever waits for it waits in vain. */
 export const stageNeverReached: ReviewRule = ({ resolved, picks, standard }) => {
 	return resolved.steps.flatMap((step) =>
 		step.needs.flatMap((need) => {
@@ -60,19 +65,18 @@ export const stageNeverReached: ReviewRule = ({ resolved, picks, standard }) => 
 			if (!from || subject?.type !== 'piece' || need.wait?.isByHand) return []
 			const { piece, stage } = subject
 			const cutOff = cutOffHumidity(piece.paste, stage)
-			if (cutOff > ORDINARY_HUMIDITY + HUMIDITY_MARGIN) return []
-			const reached = DRYING_STAGES.findLast((other) => {
-				return cutOffHumidity(piece.paste, other) > ORDINARY_HUMIDITY + HUMIDITY_MARGIN
-			})
+			// Far from the cut-off there is no need to look closer.
+			if (cutOff > ORDINARY_HUMIDITY + FAR || isPromised(piece, stage)) return []
+			const reached = stageInstead(piece, stage, bearsWeight(step, resolved))
 			return [
 				{
 					id: `never-reached ${step.id} ${need.after}`,
 					step: step.id,
-					message: `“${step.label}” waits until “${from.label}” is ${stage}: its paste never gets there in an ordinary room.`,
+					message: `“${step.label}” waits until “${from.label}” is ${stage}: its paste does not get there in an ordinary room.`,
 					reason: `It would need air below ${Math.floor(100 * cutOff)} % humidity, with some room; an ordinary room has about ${100 * ORDINARY_HUMIDITY} %.`,
 					...(reached && {
 						fix: {
-							label: `Wait for ${reached} instead`,
+							label: reached === 'settled' ? 'Wait until it is as dry as it gets' : `Wait for ${reached} instead`,
 							apply: (design: Design) => {
 								const needs = step.needs.map((one) => {
 									return one.after === need.after && one.wait ? { ...one, wait: { ...one.wait, stage: reached } } : one
@@ -89,8 +93,27 @@ export const stageNeverReached: ReviewRule = ({ resolved, picks, standard }) => 
 
 /** Common practice, no source. */
 const ORDINARY_HUMIDITY = 0.5
-/** What a hygrometer may be off. */
-const HUMIDITY_MARGIN = 0.03
+/** Relative humidity: a cut-off so far above the room's leaves every piece its time. */
+const FAR = 0.12
+const ORDINARY_PATH = steadyPath({ temperatureC: 21, humidity: ORDINARY_HUMIDITY }, 'still')
+
+function isPromised(piece: DryingPiece, stage: DryingStage): boolean {
+	return forecast(piece, ORDINARY_PATH, FIRST_BELIEF, stage).stages[stage].plan !== undefined
+}
+
+/** What may be waited for in its place: as dry as it gets where nothing hangs on it, or the last stage that it does reach. */
+function stageInstead(piece: DryingPiece, stage: DryingStage, isLoaded: boolean): DryingStage | undefined {
+	const isDryAsked = stage === 'firm' || stage === 'hard' || stage === 'through'
+	if (isDryAsked && !isLoaded && isPromised(piece, 'settled')) return 'settled'
+	const before = DRYING_STAGES.slice(0, DRYING_STAGES.indexOf(stage)).filter((each) => each !== 'settled')
+	return before.findLast((each) => isPromised(piece, each))
+}
+
+/** Whether pieces are put to work by the step: taped or wired up into what holds them. */
+function bearsWeight({ part }: ResolvedStep, { layers, parts }: ResolvedDesign): boolean {
+	const isBuilt = layers.some(({ joining }) => joining === 'taped') || parts.some(({ wire }) => wire !== undefined)
+	return part === undefined && isBuilt
+}
 
 /** A part that nobody makes. */
 export const partWithoutSteps: ReviewRule = ({ resolved }) => {

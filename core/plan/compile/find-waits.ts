@@ -12,7 +12,7 @@ import type { ResolvedDesign, ResolvedStep } from '../../design/resolve-design'
 import type { DryingPiece } from '../../drying/drying-piece'
 import { FILM_SPREAD, filmWaitSec, GEL_NEVER_AT, type FilmWait } from '../../drying/film-waits'
 import { airAt, arePathsAlike, type DryingPath } from '../../drying/climate'
-import { forecast, type StageForecast } from '../../drying/forecast'
+import { forecast, type Claim, type StageForecast } from '../../drying/forecast'
 import { cutOffHumidity } from '../../drying/stages'
 import { findWhatSlows, type SlowReason } from '../../drying/what-helps'
 import type { Course } from '../../course/course'
@@ -38,8 +38,14 @@ export interface WaitSource {
 	plannedMinutes: number
 	/** As computed; absent: nothing can be. */
 	p50Minutes?: number
-	/** Absent: never. */
+	/** To plan with at 9 in 10; absent: not to be planned with. */
 	p90Minutes?: number
+	/** What may be promised; absent of what is no drying. */
+	claim?: Claim
+	/** That it is ready in the minutes to plan with, in [0, 0.9], where that hangs on the room. */
+	chance?: number
+	/** Humidity, in (0, 1), at or below which it would be sure; absent: it is, or drier air alone is not enough. */
+	sureBelow?: number
 	/** Where it is a film that dries. */
 	film?: FilmWait
 	/** What makes it long, the worst first. */
@@ -105,9 +111,14 @@ export function createWaitFinder(course: Course, terms: DryingTerms, origin: Clo
 
 	function computeDrying(piece: DryingPiece, path: DryingPath, stage: DryingStage, paste: Paste | undefined): Computed {
 		const looked = forecast(piece, path, beliefOf(terms, paste), stage)
-		return toComputed('drying', looked.stages[stage], looked.hoursAt(stage, terms.confidence), () =>
-			cutOffHumidity(piece.paste, stage),
-		)
+		const { claim, chance, ...hours } = looked.stages[stage]
+		const sureBelow = claim === 'sure' ? undefined : looked.sureBelow(stage)
+		return {
+			...toComputed('drying', hours, looked.hoursAt(stage, terms.confidence), () => cutOffHumidity(piece.paste, stage)),
+			claim,
+			...(chance !== undefined && { chance }),
+			...(sureBelow !== undefined && { sureBelow }),
+		}
 	}
 
 	/** Every room that a session of the course meets in. */
@@ -122,7 +133,7 @@ export function createWaitFinder(course: Course, terms: DryingTerms, origin: Clo
 			const p50 = seconds === undefined ? undefined : seconds / 3600
 			const p90 = p50 === undefined ? undefined : p50 * FILM_SPREAD
 			const planned = terms.confidence > 0.5 ? p90 : p50
-			return { ...toComputed('film', { p50, p90, isGuarded: false }, planned, () => GEL_NEVER_AT), film }
+			return { ...toComputed('film', { p50, plan: p90 }, planned, () => GEL_NEVER_AT), film }
 		}
 	}
 }
@@ -152,14 +163,14 @@ type Computed = Omit<WaitSource, 'plannedMinutes'> & { plannedMinutes?: number }
  */
 function toComputed(
 	basis: WaitBasis,
-	{ p50, p90 }: StageForecast,
+	{ p50, plan }: Pick<StageForecast, 'p50' | 'plan'>,
 	plannedHours: number | undefined,
 	neededHumidity: () => number,
 ): Computed {
 	return {
 		basis,
 		...(p50 !== undefined && { p50Minutes: toMinutes(p50) }),
-		...(p90 !== undefined && { p90Minutes: toMinutes(p90) }),
+		...(plan !== undefined && { p90Minutes: toMinutes(plan) }),
 		...(plannedHours === undefined
 			? { needsHumidityBelow: neededHumidity() }
 			: { plannedMinutes: toMinutes(plannedHours) }),

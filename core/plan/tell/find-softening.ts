@@ -5,7 +5,7 @@
 import { present } from '../../present'
 import type { DryingStage } from '../../vocabulary/drying-stage'
 import { subjectOfWait } from '../../design/wait-subject'
-import type { Climate, DryingPath } from '../../drying/climate'
+import { isEverDamp } from '../../drying/climate'
 import { followDrying } from '../../drying/follow-drying'
 import { timesModel } from '../../drying/pace-belief'
 import { cutOffHumidity } from '../../drying/stages'
@@ -62,21 +62,6 @@ export function findSoftening(
 			},
 		]
 	})
-}
-
-/** Whether the air is as damp as that at some time of the first hours: most courses need no closer look. */
-function isEverDamp({ stays }: DryingPath, hours: number, humidity: number): boolean {
-	let begun = 0
-	return stays.some(({ hours: stayHours, climate }) => {
-		const isMet = begun < hours
-		begun += stayHours
-		return isMet && dampest(climate) >= humidity
-	})
-}
-
-/** Highest relative humidity of the day, in [0, 1]. */
-function dampest(climate: Climate): number {
-	return climate.type === 'steady' ? climate.humidity : Math.max(...climate.hours.map(({ humidity }) => humidity))
 }
 
 /** Name of the place where a piece lies so many hours after it was made. */

@@ -84,6 +84,13 @@ export interface HopelessWait {
 	isSwapped: boolean
 }
 
+/** A wait that is over in time only if the air does not get damper than it was read. */
+export interface WaitOnRoom {
+	source: TaskSource
+	stage: DryingStage | undefined
+	wait: CourseWait
+}
+
 /** A task that is not done in class. */
 export interface ElsewhereTask {
 	taskId: string
@@ -110,8 +117,10 @@ export interface PlanStory {
 	home: ElsewhereTask[]
 	dropped: ElsewhereTask[]
 	swaps: SwapStory[]
-	/** What never dries in the places of the course. */
+	/** What never dries in the places of the course, or is not to be expected to. */
 	hopeless: HopelessWait[]
+	/** Waits that the plan uses though they hang on the room. */
+	onRoom: WaitOnRoom[]
 	/** Instructor's minutes before the course: ahead and swaps. */
 	prepMinutes: number
 	/** Present: the plan does not fit. */
@@ -131,6 +140,7 @@ export function tellPlan(compiled: CompiledCourse, plan: Plan, sessions: readonl
 		...elsewhere,
 		swaps,
 		hopeless: listHopeless(compiled, plan),
+		onRoom: listOnRoom(compiled, plan),
 		prepMinutes: swaps.reduce((total, { prepMinutes }) => total + prepMinutes, aheadMinutes),
 		...(plan.extension > 0 && { shortfall: tellShortfall(compiled, laid, plan.extension) }),
 	}
@@ -294,6 +304,16 @@ function listHopeless(compiled: CompiledCourse, plan: Plan): HopelessWait[] {
 		const { needsHumidityBelow } = wait
 		const isSwapped = plan.swaps.includes(a)
 		return [{ fromTaskId: from, source: sourceOf(compiled, from), stage, wait, needsHumidityBelow, isSwapped }]
+	})
+}
+
+/** Not those for which dried pieces are brought, nor those that somebody has set. */
+function listOnRoom({ instance, arcs, tasks }: CompiledCourse, plan: Plan): WaitOnRoom[] {
+	return instance.arcs.flatMap(({ from }, a): WaitOnRoom[] => {
+		const { stage, wait } = arcs[a] ?? {}
+		const source = tasks[from]
+		if (wait?.claim !== 'if the room holds' || wait.basis === 'by hand' || plan.swaps.includes(a) || !source) return []
+		return [{ source, stage, wait }]
 	})
 }
 

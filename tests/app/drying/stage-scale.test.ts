@@ -42,7 +42,7 @@ describe('the scale of the stages', () => {
 	})
 
 	test('cuts off what comes much later than it is wanted', () => {
-		const { bars } = scaleStages({ ...stages, firm: { p50: 200, p90: 300 } } as DryingAnswer['stages'], 0, 2)
+		const { bars } = scaleStages({ ...stages, firm: { claim: 'sure', p50: 200, plan: 300 } }, 0, 2)
 		const firm = bars.find(({ stage }) => stage === 'firm')
 
 		expect(firm?.x).toBeLessThanOrEqual(CHART.right)

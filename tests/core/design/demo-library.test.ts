@@ -58,7 +58,7 @@ test('the library covers all kinds of parts, pastes, ways of wiring and levels',
 
 	expect(new Set(all.map(({ form }) => form.type))).toEqual(new Set(['cut', 'formed', 'moulded', 'bought', 'derived']))
 	expect(new Set(all.flatMap(({ paste }) => paste ?? []))).toEqual(
-		new Set(['gum paste', 'modelling paste', 'stiffened sugarpaste', 'sugarpaste']),
+		new Set(['gum paste', 'modelling paste', 'sugarpaste with CMC', 'sugarpaste']),
 	)
 	expect(new Set(all.flatMap(({ wire }) => wire?.method ?? []))).toEqual(
 		new Set(['grooved board', 'rolled rib', 'pinched thread', 'hooked']),

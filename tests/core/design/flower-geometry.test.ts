@@ -87,7 +87,7 @@ describe.each(['above', 'side'] as const)('seen from %s', (view) => {
 		...demoDesignIds().map((id) => demoDesign(id)),
 		...SKELETONS.map(({ id, name, design }) => ({
 			format: 'calycine-design' as const,
-			formatVersion: 1 as const,
+			formatVersion: 2 as const,
 			id,
 			name,
 			...design,

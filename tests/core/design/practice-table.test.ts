@@ -311,7 +311,7 @@ const DESIGNS: Record<string, Design> = {
 				piecesPerFlower: 3,
 				form: { type: 'formed', body: 'cylinder', diameterMm: 8, lengthMm: 250 },
 				wire: wire(18, 360, { insertedFraction: 1 }),
-				paste: 'stiffened sugarpaste',
+				paste: 'sugarpaste with CMC',
 			}),
 		],
 		steps: [

@@ -5,7 +5,8 @@ import { mapHours, MAP_HUMIDITIES, MAP_TEMPERATURES_C, solvedHours } from '../..
 import { FIRST_BELIEF, timesModel } from '../../../core/drying/pace-belief'
 import { pieceOfPart } from '../../../core/design/piece-of-part'
 import { predictStages } from '../../../core/drying/predict-stages'
-import { findWhatHelps, findWhatSlows, neededHumidity, takeOffFormer, turnOver } from '../../../core/drying/what-helps'
+import { CLAIMS } from '../../../core/drying/forecast'
+import { findWhatHelps, findWhatSlows, takeOffFormer, turnOver } from '../../../core/drying/what-helps'
 import type { PartForm } from '../../../core/vocabulary/piece-form'
 import { ball, room, sheet } from '../../support/dry-piece'
 
@@ -16,8 +17,11 @@ describe('what helps', () => {
 		expect(rungs.map(({ id }) => id)).toEqual(
 			expect.arrayContaining(['turn over', 'ventilated former', 'thinner', 'drier air', 'heating']),
 		)
-		for (const { p90 } of rungs) expect(p90).toBeLessThan(now.p90 ?? 0)
-		expect(rungs.map(({ p90 }) => p90)).toEqual(rungs.map(({ p90 }) => p90).toSorted((a, b) => (a ?? 0) - (b ?? 0)))
+		for (const { plan, claim } of rungs) {
+			expect(claim).toBe('sure')
+			expect(plan).toBeLessThan(now.plan ?? 0)
+		}
+		expect(rungs.map(({ plan }) => plan)).toEqual(rungs.map(({ plan }) => plan).toSorted((a, b) => (a ?? 0) - (b ?? 0)))
 	})
 
 	test('a free ball of gum paste can neither be turned nor laid otherwise', () => {
@@ -35,8 +39,13 @@ describe('what helps', () => {
 		for (const { id } of rungs) expect(['drier air', 'heating', 'both drier and fan', 'other paste']).toContain(id)
 	})
 
-	test('needs air drier than the cut-off', () => {
-		expect(neededHumidity(sheet(0.6), 'firm')).toBeCloseTo(0.735, 3)
+	test('a rung that makes it sure stands before one that only makes it likelier', () => {
+		const { now, rungs } = findWhatHelps(sheet(0.8, 'foam'), room(0.71), 'firm', FIRST_BELIEF)
+
+		expect(now.claim).toBe('if the room holds')
+		const claims = rungs.map(({ claim }) => claim)
+		expect(claims).toEqual(claims.toSorted((a, b) => CLAIMS.indexOf(a) - CLAIMS.indexOf(b)))
+		expect(claims[0]).toBe('sure')
 	})
 })
 
@@ -65,7 +74,7 @@ describe('what slows', () => {
 		const causes = findWhatSlows(sheet(0.6, 'board'), room(0.62), 'firm')
 
 		expect(causes.map(({ cause }) => cause)).toEqual(['back', 'humidity'])
-		expect(causes[0]?.times).toBeGreaterThan(3)
+		expect(causes[0]?.times).toBeGreaterThan(1.5)
 	})
 
 	test('nothing slows a usual petal in a usual room', () => {

@@ -3,7 +3,7 @@ import { useState } from 'react'
 import { Form, redirect, useNavigation } from 'react-router'
 import { freshId, slugOf } from '../../../../core/design/edits/fresh-id'
 import { resolveDesign } from '../../../../core/design/resolve-design'
-import type { Design } from '../../../../core/design/design'
+import { DESIGN_FORMAT_VERSION, type Design } from '../../../../core/design/design'
 import { designFromSkeleton, SKELETONS } from '../../../../core/design/skeletons/skeletons'
 import { designFromParts } from '../../../../core/design/skeletons/usual-parts'
 import { InputError } from '../../../../core/errors'
@@ -30,7 +30,7 @@ export async function loader({ request, context }: Route.LoaderArgs) {
 		designs: designs.map(({ slug, name }) => ({ slug, name })),
 		skeletons: SKELETONS.map(({ id, name, description, design }) => {
 			const { parts, layers, bestView } = resolveDesign(
-				{ format: 'calycine-design', formatVersion: 1, id, name, ...design },
+				{ format: 'calycine-design', formatVersion: DESIGN_FORMAT_VERSION, id, name, ...design },
 				{},
 			)
 			return { id, name, description, picture: { name, parts, layers, ...(bestView && { bestView }) } }

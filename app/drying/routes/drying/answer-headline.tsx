@@ -1,16 +1,17 @@
 import type { DryingAnswer } from '../../../../core/drying/answer-drying'
 import type { DryingAddress } from '../../drying-address'
 import { hoursRange, hoursWords, slowWords, STAGE_WORDS } from '../../words/drying'
-import { neededAir, percentSure } from '../../words/waits'
+import { neededAir, percentSure, roomWords } from '../../words/waits'
 import { momentWords } from './moments'
 
 /** The answer, readable from across the bench. */
 export function AnswerHeadline({ address, answer }: { address: DryingAddress; answer: DryingAnswer }) {
 	const { stage, start, by, days } = address
-	const { p50, p90, isGuarded } = answer.stages[stage]
+	const { p50, plan, claim, chance } = answer.stages[stage]
 	const wanted = days === 0 ? by : days === 1 ? `${by} the next day` : `${by}, ${days} days later`
-	const { sure, softensAtHours, beginEarlierHours, slow, cutOffs } = answer
-	const isSafe = sure >= 0.9
+	const { sure, softensAtHours, beginEarlierHours, slow, cutOffs, sureBelow } = answer
+	const isSafe = sure >= 0.9 && claim === 'sure'
+	const isPromised = plan !== undefined
 	return (
 		<section
 			className={isSafe ? 'drying-answer' : 'drying-answer is-doubtful'}
@@ -18,30 +19,22 @@ export function AnswerHeadline({ address, answer }: { address: DryingAddress; an
 			aria-live="polite"
 		>
 			<p className="drying-sure">
-				{p50 === undefined ? 'Never' : `${percentSure(sure)} sure`}
+				{isPromised ? `${percentSure(sure)} sure` : claim === 'never' ? 'Never' : 'Not to be expected'}
 				<span>
-					{p50 === undefined
+					{!isPromised
 						? `${STAGE_WORDS[stage]} in this air: it needs ${neededAir(cutOffs[stage])}`
 						: `that it is ${STAGE_WORDS[stage]} by ${wanted}`}
 				</span>
 			</p>
-			{p50 !== undefined && (
+			{p50 !== undefined && plan !== undefined && (
 				<p>
-					{cap(STAGE_WORDS[stage])} after {p90 === undefined ? hoursWords(p50) : hoursRange(p50, p90)}: even odds at{' '}
-					<b>{momentWords(start, p50)}</b>
-					{p90 === undefined ? (
-						<>
-							, and it cannot be relied on: a hygrometer 3 % off would make it never. It needs{' '}
-							{neededAir(cutOffs[stage])} with some room.
-						</>
-					) : (
-						<>
-							, 9 in 10 by <b>{momentWords(start, p90)}</b>.
-						</>
-					)}
-					{isGuarded &&
-						p90 !== undefined &&
-						' The later time allows for a hygrometer that is 3 % off: here that matters most.'}
+					{cap(STAGE_WORDS[stage])} after {hoursRange(p50, plan)}: even odds at <b>{momentWords(start, p50)}</b>,{' '}
+					{claim === 'sure' ? '9 in 10 by' : 'to plan with'} <b>{momentWords(start, plan)}</b>.
+				</p>
+			)}
+			{claim !== 'sure' && (
+				<p className="drying-warning">
+					{roomWords({ claim, ...(chance !== undefined && { chance }), ...(sureBelow !== undefined && { sureBelow }) })}
 				</p>
 			)}
 			{softensAtHours !== undefined && (

@@ -4,7 +4,7 @@ import { Link, useNavigate } from 'react-router'
 import type { DryingAnswer } from '../../../../core/drying/answer-drying'
 import type { DryingAddress } from '../../drying-address'
 import { toDryingLink } from '../../drying-address'
-import { hoursRange, hoursWords, STAGE_WORDS } from '../../words/drying'
+import { forecastWords, STAGE_WORDS } from '../../words/drying'
 import { percentSure } from '../../words/waits'
 import { pieceWords } from './piece-words'
 import type { DryingData } from './load-drying.server'
@@ -84,7 +84,5 @@ export function Beside({
 
 function span({ stage }: DryingAddress, answer: DryingAnswer | undefined): string {
 	if (!answer) return '…'
-	const { p50, p90 } = answer.stages[stage]
-	const when = p50 === undefined ? 'never' : p90 === undefined ? `${hoursWords(p50)} or never` : hoursRange(p50, p90)
-	return `${STAGE_WORDS[stage]}: ${when}`
+	return `${STAGE_WORDS[stage]}: ${forecastWords(answer.stages[stage])}`
 }

@@ -5,7 +5,7 @@ import { humidityAt } from '../../../../core/drying/humid-air'
 import type { Rung } from '../../../../core/drying/what-helps'
 import { airAtStart } from '../../ask-drying'
 import type { DryingAddress } from '../../drying-address'
-import { hoursRange, hoursWords, rungWords } from '../../words/drying'
+import { claimWords, hoursRange, hoursWords, rungWords } from '../../words/drying'
 import type { DryingData } from './load-drying.server'
 import type { Drying } from './use-drying'
 
@@ -19,22 +19,22 @@ export function HelpLadder({
 	change: Drying['change']
 	data: DryingData
 }) {
-	const { p50, p90 } = answer.stages[address.stage]
-	const longest = p90 ?? Math.max(0, ...answer.rungs.flatMap((rung) => rung.p90 ?? []))
+	const now = answer.stages[address.stage]
+	const longest = now.plan ?? Math.max(0, ...answer.rungs.flatMap((rung) => rung.plan ?? []))
 	return (
 		<section className="sheet" aria-labelledby="help-head">
 			<h2 id="help-head">What would help</h2>
 			<ol className="help-ladder">
 				<li className="is-now">
 					<span>as it is</span>
-					<Span p50={p50} p90={p90} longest={longest} />
+					<Span looked={now} longest={longest} />
 				</li>
 				{answer.rungs.map((rung) => (
 					<li key={rung.id}>
 						<Button type="link" onClick={() => change(applyRung(rung, airAtStart(address, data.known)))}>
 							{rungWords(rung)}
 						</Button>
-						<Span p50={rung.p50} p90={rung.p90} longest={longest} />
+						<Span looked={rung} longest={longest} />
 					</li>
 				))}
 			</ol>
@@ -50,15 +50,19 @@ export function HelpLadder({
 	)
 }
 
-function Span({ p50, p90, longest }: { p50: number | undefined; p90: number | undefined; longest: number }) {
+function Span({ looked, longest }: { looked: Pick<Rung, 'p50' | 'plan' | 'claim'>; longest: number }) {
+	const { p50, plan } = looked
 	const from = longest > 0 ? (100 * (p50 ?? 0)) / longest : 0
-	const to = longest > 0 ? Math.min(100, (100 * (p90 ?? longest)) / longest) : 0
+	const to = longest > 0 ? Math.min(100, (100 * (plan ?? longest)) / longest) : 0
 	return (
 		<span className="help-span">
 			<span className="help-bar" aria-hidden="true">
 				{p50 !== undefined && <i style={{ left: `${Math.min(98, from)}%`, right: `${100 - to}%` }} />}
 			</span>
-			<b>{p50 === undefined ? 'never' : p90 === undefined ? `${hoursWords(p50)} or never` : hoursRange(p50, p90)}</b>
+			<span>
+				<b>{p50 === undefined || plan === undefined ? claimWords(looked) : hoursRange(p50, plan)}</b>
+				{looked.claim === 'if the room holds' && <small className="soft">if the room holds</small>}
+			</span>
 		</span>
 	)
 }

@@ -31,22 +31,22 @@ export interface StageScale {
 /**
  * @param start - of the drying, minutes after midnight
  * @param wantedHours - from then until it is wanted, above 0
- * @returns a bar from even odds to 9 in 10 for each stage that is ever reached
+ * @returns a bar from even odds to the time to plan with for each stage that is ever reached
  */
 export function scaleStages(stages: DryingAnswer['stages'], start: number, wantedHours: number): StageScale {
 	const shown = DRYING_STAGES.filter((stage) => stage !== 'through')
-	const ends = shown.flatMap((stage) => stages[stage].p90 ?? stages[stage].p50 ?? [])
+	const ends = shown.flatMap((stage) => stages[stage].plan ?? stages[stage].p50 ?? [])
 	const last = Math.max(1, wantedHours * 1.05, Math.min(Math.max(0, ...ends) * 1.08, wantedHours * FURTHEST))
 	const step = STEPS.find((candidate) => last / candidate <= MOST_TICKS) ?? last / MOST_TICKS
 	const toX = (hours: number) => CHART.left + (Math.min(hours, last) / last) * (CHART.right - CHART.left)
 	return {
 		height: CHART.top + shown.length * CHART.row + 22,
 		bars: shown.flatMap((stage, s) => {
-			const { p50, p90 } = stages[stage]
+			const { p50, plan } = stages[stage]
 			if (p50 === undefined) return []
 			const x = toX(p50)
-			const width = Math.max(NARROWEST, toX(p90 ?? last) - x)
-			return [{ stage, y: CHART.top + s * CHART.row, x, width, isLate: (p90 ?? Infinity) > wantedHours }]
+			const width = Math.max(NARROWEST, toX(plan ?? last) - x)
+			return [{ stage, y: CHART.top + s * CHART.row, x, width, isLate: (plan ?? Infinity) > wantedHours }]
 		}),
 		ticks: Array.from({ length: Math.floor(last / step) + 1 }, (_, t) => ({
 			x: toX(t * step),

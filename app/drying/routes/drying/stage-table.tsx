@@ -4,7 +4,7 @@ import { STAGE_TERMS } from '../../../../core/drying/stages'
 import { ScrollRegion } from '../../../shared/components/scroll-region'
 import { PlainTable } from '../../../shared/native/plain-table'
 import type { DryingAddress } from '../../drying-address'
-import { hoursWords, STAGE_WORDS } from '../../words/drying'
+import { claimWords, hoursWords, STAGE_WORDS } from '../../words/drying'
 import { neededAir } from '../../words/waits'
 import { momentWords } from './moments'
 import { StageChart } from './stage-chart'
@@ -28,18 +28,24 @@ export function StageTable({ address, answer }: { address: DryingAddress; answer
 					{
 						name: 'Even odds',
 						span: ({ p50 }) => (p50 === undefined ? 2 : 1),
-						cell: ({ stage, p50 }) =>
+						cell: ({ stage, p50, claim }) =>
 							p50 === undefined ? (
-								`never here: ${neededAir(cutOffs[stage])} only`
+								`${claimWords({ claim })}: ${neededAir(cutOffs[stage])} only`
 							) : (
 								<After hours={p50} start={address.start} />
 							),
 					},
 					{
-						name: '9 in 10',
+						name: 'To plan with',
 						span: ({ p50 }) => (p50 === undefined ? 0 : 1),
-						cell: ({ p90 }) =>
-							p90 === undefined ? 'not to be relied on' : <After hours={p90} start={address.start} />,
+						cell: ({ plan, ...said }) =>
+							plan === undefined ? (
+								claimWords(said)
+							) : (
+								<>
+									<After hours={plan} start={address.start} /> <span className="soft small">{claimWords(said)}</span>
+								</>
+							),
 					},
 					{ name: 'Then you can', cellClass: () => 'soft', cell: ({ stage }) => STAGE_TERMS[stage].allows },
 				]}

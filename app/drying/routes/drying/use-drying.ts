@@ -3,7 +3,7 @@ import { wrap, type Remote } from 'comlink'
 import { useCallback, useEffect, useRef, useState } from 'react'
 import { ValidationError } from 'yup'
 import type { FieldProblem } from '../../../../core/errors'
-import type { DryingAnswer } from '../../../../core/drying/answer-drying'
+import type { DryingAnswer, DryingVerdict } from '../../../../core/drying/answer-drying'
 import { problemsByField } from '../../../shared/http/refusal'
 import { dryingSchema, toDryingLink, type DryingAddress } from '../../drying-address'
 import type { DryingWorker } from '../../drying.worker'
@@ -30,6 +30,8 @@ interface Past {
 	fields: string
 }
 
+/** Shorter than between two steps of a slider that is dragged. */
+const EXPLAIN_DELAY_MS = 30
 /** So long after the last change the address in the bar follows. */
 const ADDRESS_DELAY_MS = 400
 
@@ -56,16 +58,30 @@ export function useDrying(data: DryingData): Drying {
 			return
 		}
 		void askWorker()
-			.ask(next, known)
-			.then((asked) => {
+			.judge(next, known)
+			.then((judged) => {
 				// An answer that comes after a newer question is of no use.
 				if (own !== newest.current) return
 				setState((before) => {
-					return 'answer' in asked
-						? { answered: { address: next, answer: asked.answer }, problems: [] }
-						: { ...before, problems: asked.problems }
+					if ('problems' in judged) return { ...before, problems: judged.problems }
+					if (!before.answered) return before
+					const answer = withVerdict(before.answered.answer, judged.answer)
+					return { answered: { address: next, answer }, problems: [] }
 				})
+				if ('answer' in judged) explain(next, own)
 			})
+	}
+	/** Reasons and help take longer than the answer: they follow once nothing newer is asked. */
+	const explain = (address: DryingAddress, own: number) => {
+		setTimeout(() => {
+			if (own !== newest.current) return
+			void askWorker()
+				.ask(address, known)
+				.then((asked) => {
+					if (own !== newest.current || !('answer' in asked)) return
+					setState({ answered: { address, answer: asked.answer }, problems: [] })
+				})
+		}, EXPLAIN_DELAY_MS)
 	}
 	const change = (values: Partial<DryingAddress>) => {
 		const fields = Object.keys(values).join()
@@ -91,6 +107,12 @@ export function useDrying(data: DryingData): Drying {
 
 	const problemOf = problemsByField(state.problems)
 	return { address, ...state, problemOf, change, undo, askWorker }
+}
+
+/** Reasons and help of the answer before, which are soon renewed, with a verdict of which nothing is older. */
+function withVerdict(before: DryingAnswer, verdict: DryingVerdict): DryingAnswer {
+	const { course, slow, rungs } = before
+	return { course, slow, rungs, ...verdict }
 }
 
 /** One worker for the page, which goes with it. */

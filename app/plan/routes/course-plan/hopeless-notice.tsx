@@ -14,7 +14,7 @@ export function HopelessNotice({ plan }: { plan: PlanData }) {
 			<ul>
 				{hopeless.map(({ source, stage, needsHumidityBelow, isSwapped, helps, wait }) => (
 					<li key={wait.key}>
-						<b>{nameOfTask(source)}</b> {wait.p50Minutes === undefined ? 'never gets' : 'cannot be relied on to get'}{' '}
+						<b>{nameOfTask(source)}</b> {wait.claim === 'unlikely' ? 'is not to be expected to get' : 'never gets'}{' '}
 						{stage ? STAGE_WORDS[stage] : 'ready'} in {[...places.rooms, places.store].join(' or ')}: it needs air{' '}
 						{neededAir(needsHumidityBelow)}.{' '}
 						{isSwapped ? 'The plan brings dried pieces instead.' : 'The plan goes on as if it dried in the usual time.'}

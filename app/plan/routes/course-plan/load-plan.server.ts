@@ -39,6 +39,7 @@ export async function loadPlan(studio: Studio, course: StoredCourse, selectedTas
 		dryingLinks: told?.links ?? {},
 		hopeless: told?.hopeless ?? [],
 		softening: told?.softening ?? [],
+		onRoom: story?.onRoom ?? [],
 		waitsByHand: Object.keys(course.waits ?? {}),
 		confidence: coursePlan.terms.confidence,
 		places: namePlaces(coursePlan),

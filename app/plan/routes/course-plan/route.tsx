@@ -15,6 +15,7 @@ import type { Route } from './+types/route'
 import { changePlan } from './change-plan.server'
 import { ElsewhereRibbon } from './elsewhere-ribbon'
 import { HopelessNotice } from './hopeless-notice'
+import { RoomNotice } from './room-notice'
 import { loadPlan } from './load-plan.server'
 import { MisfitNotice } from './misfit-notice'
 import { NewerDesigns } from './newer-designs'
@@ -83,6 +84,7 @@ export default function CoursePlanPage({ loaderData, actionData }: Route.Compone
 			{loaderData.isImproving && <Improving />}
 			<NewerDesigns newer={loaderData.newerDesigns} version={loaderData.version} />
 			<HopelessNotice plan={loaderData} />
+			<RoomNotice plan={loaderData} />
 			{(!story || story.shortfall) && <MisfitNotice plan={loaderData} />}
 			{story && (
 				<div className="plan-top">

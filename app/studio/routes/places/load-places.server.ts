@@ -18,7 +18,7 @@ const PETAL: DryingPiece = {
 	body: { type: 'sheet', thicknessMm: 0.7, back: 'ventilated' },
 }
 const MADE_AT = 19 * 60
-const rememberFirm = remember<{ p50?: number; p90?: number }>(500)
+const rememberFirm = remember<{ p50: number | undefined; plan: number | undefined }>(500)
 
 export async function loadPlaces(studio: Studio) {
 	const [places, terms] = await Promise.all([listPlaces(studio.id), readDryingTerms(studio)])
@@ -27,11 +27,11 @@ export async function loadPlaces(studio: Studio) {
 	return {
 		places: places.map(({ id, kind, name, climate, movement }) => {
 			const path = { startMinuteOfDay: MADE_AT, stays: [{ hours: Infinity, climate, movement }] }
-			const { p50, p90 } = rememberFirm([path, terms.observations['gum paste']], () => {
+			const { p50, plan } = rememberFirm([path, terms.observations['gum paste']], () => {
 				return forecast(PETAL, path, belief, 'firm').stages.firm
 			})
 			const reading = live.get(id)
-			const firm: [number, number] | undefined = p50 === undefined || p90 === undefined ? undefined : [p50, p90]
+			const firm: [number, number] | undefined = p50 === undefined || plan === undefined ? undefined : [p50, plan]
 			return {
 				id,
 				kind,

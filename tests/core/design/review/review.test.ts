@@ -31,7 +31,7 @@ describe('a review finds, and its fix mends', () => {
 		{
 			name: 'a stage that its paste never reaches',
 			rule: 'never-reached',
-			says: /waits until .* is firm: its paste never gets there/,
+			says: /waits until .* is firm: its paste does not get there/,
 			design: makeDesign({
 				parts: [makePart('discs', { paste: 'sugarpaste', form: { ...cut(60, 60), thicknessMm: 4 } })],
 				steps: [

@@ -1,9 +1,7 @@
 import type { OwnPaste, Part } from '../../../../../core/design/design'
-import type { Paste } from '../../../../../core/vocabulary/paste'
+import { PASTES, type Paste } from '../../../../../core/vocabulary/paste'
 import { SelectField, wordOptions } from '../../../../shared/components/fields/choice-fields'
 import { useEditing } from '../editing'
-
-const PASTES: readonly Paste[] = ['gum paste', 'modelling paste', 'stiffened sugarpaste', 'sugarpaste']
 
 /** A usual paste, one of the studio's own, or one that the design brought along. */
 export function PasteField({
