@@ -1,5 +1,6 @@
 /** What a plan was made from, in short: two equal fingerprints mean equal inputs. */
 import { createHash } from 'node:crypto'
+import { giveKeys } from '../core/course/course-items'
 import type { Course } from '../core/course/course'
 import { roomOf, storeOf, type PlanTerms } from '../core/plan/compile/drying-terms'
 import { toSessionSpans } from '../core/plan/compile/session-windows'
@@ -25,7 +26,10 @@ export function fingerprintOf(course: Course, designs: readonly Design[], terms:
 	} = course
 	const settings = { studentCount, pace, planFor, spareConfidence, demoFlowers, homeworkMinutes, storeId, waits }
 	// The documents themselves count, not the number of their version.
-	const picked = chosen.map(({ designId, flowersPerStudent, picks }) => ({ designId, flowersPerStudent, picks }))
+	const picked = giveKeys(chosen).map(({ designId, key, flowersPerStudent, picks }) => {
+		// Plans that were made before items had keys of their own stay as new as they are.
+		return { designId, ...(key !== designId && { key }), flowersPerStudent, picks }
+	})
 	const inputs = sortKeys({
 		version: PLANNING_VERSION,
 		settings,

@@ -11,7 +11,9 @@ import { runDoor } from './json-door'
 
 const { files, picks } = readWords(process.argv.slice(2))
 
-runDoor('design', ['file.json'], ([document]) => describe(resolveDesign(readDesign(document), picks)), files)
+runDoor('design', ['file.json'], ([document]) => describe(resolveDesign(readDesign(document), picks)), {
+	words: () => files,
+})
 
 function readWords(words: readonly string[]): { files: string[]; picks: Picks } {
 	const files: string[] = []

@@ -1,31 +1,38 @@
 /** The command-line doors: a JSON file in, JSON out, and what is wrong with the input in words. */
 import { readFileSync } from 'node:fs'
-import { InputError } from '../core/errors'
+import { InputError, type FieldProblem } from '../core/errors'
 
 /** Wrong use of a door; its message is all that is said. */
 export class UsageError extends Error {}
+
+interface DoorTerms {
+	/** The files of the command line; absent: all of its words. */
+	words?: () => readonly string[]
+	/** Problems are answered as JSON too. */
+	hasJsonProblems?: boolean
+}
 
 /**
  * Runs a door with the files of the command line and prints what it returns as JSON.
  * A refused input is told on standard error, a problem a line, with exit code 1; wrong use with exit code 2.
  *
  * @param argumentNames - as in `instance.json plan.json`
- * @param words - the files of the command line; by default all of its words
  */
 export function runDoor(
 	command: string,
 	argumentNames: readonly string[],
 	door: (documents: unknown[]) => object,
-	words: readonly string[] | (() => readonly string[]) = process.argv.slice(2),
+	{ words = () => process.argv.slice(2), hasJsonProblems = false }: DoorTerms = {},
 ): void {
 	try {
-		const files = typeof words === 'function' ? words() : words
+		const files = words()
 		if (files.length !== argumentNames.length)
 			throw new UsageError(`usage: npm run -s ${command} -- ${USAGES[command] ?? argumentNames.join(' ')}`)
 		console.log(JSON.stringify(door(files.map(readJson))))
 	} catch (error) {
 		if (error instanceof InputError) {
-			for (const { path, message } of error.problems) console.error(`${path} ${message}`)
+			if (hasJsonProblems) console.log(JSON.stringify({ problems: error.problems.map(toPlainPath) }))
+			else for (const { path, message } of error.problems) console.error(`${path} ${message}`)
 			process.exitCode = 1
 		} else if (error instanceof UsageError) {
 			console.error(error.message)
@@ -34,8 +41,16 @@ export function runDoor(
 	}
 }
 
+/** '/course/sessions/1/date' as course.sessions[1].date. */
+function toPlainPath({ path, message }: FieldProblem): FieldProblem {
+	const parts = path.split('/').filter((part) => part !== '')
+	const plain = parts.map((part, p) => (/^\d+$/.test(part) ? `[${part}]` : p === 0 ? part : `.${part}`)).join('')
+	return { path: plain, message }
+}
+
 /** Where there is more to say than the files. */
 const USAGES: Record<string, string> = {
+	course: 'course.json [--time-ms N]',
 	design: 'file.json [--choose axis=option ...]',
 	plan: 'instance.json [--time-ms N]',
 }

@@ -15,9 +15,10 @@ export async function listNewerDesigns(studioId: number, { designs }: StoredCour
 		studioId,
 		designs.map(({ designId }) => designId),
 	)
-	const outdated = designs.filter(
-		({ designId, designVersion }) => (newest.get(designId) ?? 0) > (designVersion ?? Infinity),
-	)
+	const outdated = designs.filter(({ designId, designVersion }, d) => {
+		const isFirst = designs.findIndex((other) => other.designId === designId) === d
+		return isFirst && (newest.get(designId) ?? 0) > (designVersion ?? Infinity)
+	})
 	if (outdated.length === 0) return []
 	const [used, current] = await Promise.all([
 		getDesigns(

@@ -37,10 +37,12 @@ export function compareCourses(mine: Course, theirs: Course): CourseDifference[]
 	})
 }
 
-/** The version of a design is not set in the form: it does not count. */
+/** The version of a design and the key of an item are not set in the form: they do not count. */
 function valueOf(course: Course, field: keyof Course) {
 	if (field !== 'designs') return course[field]
-	return course.designs.map(({ designId, flowersPerStudent, picks }) => ({ designId, flowersPerStudent, picks }))
+	return course.designs.map(({ designId, name, flowersPerStudent, picks }) => {
+		return { designId, ...(name && { name }), flowersPerStudent, picks }
+	})
 }
 
 /** JSON with keys in one order: a form and a database need not agree on it. */

@@ -36,6 +36,10 @@ export interface Session {
 export interface CourseDesign {
 	/** Of the studio's design book. */
 	designId: string
+	/** Unique in the course; absent before it is first saved, and where it is the design's id. */
+	key?: string
+	/** What it is called where a design is made in several ways; absent: as the design. */
+	name?: string
 	/** Whole, >= 1. */
 	flowersPerStudent: number
 	/** Option of each choice of the design. */
@@ -59,7 +63,7 @@ export interface Course {
 	demoFlowers: number
 	/** Most minutes of homework between two sessions; 0: none is given. */
 	homeworkMinutes: number
-	/** Each design once, in the order in which they are told. */
+	/** In the order in which they are told; a design may stand there several times. */
 	designs: CourseDesign[]
 	/** In order of time; at least one. */
 	sessions: Session[]

@@ -38,6 +38,8 @@ export const SPARE_CONFIDENCES = [0.8, 0.9, 0.95] as const
 /** Longer ids are nobody's: the columns that keep them end there. */
 const ID_LENGTH = 60
 const WAIT_KEY_LENGTH = 200
+const KEY_PATTERN = /^[a-z0-9][a-z0-9-]{0,63}$/
+const NAME_LENGTH = 80
 
 /**
  * What is wrong with a course, by field; nothing: it can be planned.
@@ -73,18 +75,23 @@ export function requireValidCourse<T extends Course>(course: T): T {
 	return course
 }
 
-/** At least one, none twice, each of them with flowers to make and choices in bounds. */
+/** At least one, each with a key of its own, each of them with flowers to make and choices in bounds. */
 function designsProblems(designs: readonly CourseDesign[]): FieldProblem[] {
-	const ids = designs.map(({ designId }) => designId)
+	const keys = designs.flatMap(({ key }) => key ?? [])
 	return [
 		...problemIf(designs.length < COURSE_LIMITS.designs.min, 'designs', 'Choose at least one design'),
 		...mostProblem('designs', 'designs', designs.length, COURSE_LIMITS.designs),
-		...problemIf(new Set(ids).size < ids.length, 'designs', 'Each design once: raise its number instead'),
-		...designs.flatMap(({ designId, flowersPerStudent, picks }, d) => {
+		...designs.flatMap(({ designId, key, name = '', flowersPerStudent, picks }, d) => {
 			const path = `designs[${d}]`
 			const texts = Object.entries(picks).flat()
 			return [
 				...problemIf(designId === '' || designId.length > ID_LENGTH, `${path}.designId`, 'Choose a design'),
+				...problemIf(
+					key !== undefined && !(KEY_PATTERN.test(key) && keys.indexOf(key) === keys.lastIndexOf(key)),
+					`${path}.key`,
+					'A key of its own, of small letters, figures and hyphens',
+				),
+				...problemIf(name.length > NAME_LENGTH, `${path}.name`, `At most ${NAME_LENGTH} characters`),
 				...wholeProblem(`${path}.flowersPerStudent`, flowersPerStudent, COURSE_LIMITS.flowersPerStudent, 'pieces'),
 				...problemIf(
 					texts.length > 2 * COURSE_LIMITS.picksPerDesign.max || texts.some((text) => text.length > ID_LENGTH),

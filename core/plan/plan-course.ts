@@ -7,6 +7,7 @@ import { tidyIntroductions } from './exact/tidy-introductions'
 import { compileCourse, type DesignInCourse } from './compile/compile-course'
 import type { CompiledCourse } from './compile/compiled-course'
 import type { Course } from '../course/course'
+import { giveKeys, nameItems } from '../course/course-items'
 import { ORDINARY_TERMS, type PlanTerms } from './compile/drying-terms'
 
 /** How much the search may do, and what it starts from. */
@@ -49,16 +50,23 @@ export function planCompiled({ instance }: Pick<CompiledCourse, 'instance'>, eff
 }
 
 /**
- * The designs of a course with its choices made.
+ * The items of a course: its designs with their choices made, each with the key and the name of its item.
  *
  * @throws {InputError} a choice that a design does not have, by field of the course
  */
 export function resolveCourse({ designs: chosen }: Course, designs: readonly Design[]): DesignInCourse[] {
-	return chosen.flatMap(({ picks, flowersPerStudent }, d) => {
+	const names = nameItems(
+		chosen,
+		designs.map(({ name }) => name),
+	)
+	return giveKeys(chosen).flatMap(({ key, picks, flowersPerStudent }, d) => {
 		const design = designs[d]
 		if (!design) return []
 		try {
-			return [{ design: resolveDesign(design, picks), flowersPerStudent }]
+			// From here on an item is told by its key and its name: one design may be made in several ways.
+			return [
+				{ design: { ...resolveDesign(design, picks), id: key, name: names[d] ?? design.name }, flowersPerStudent },
+			]
 		} catch (error) {
 			if (!(error instanceof InputError)) throw error
 			const problems = error.problems.map(({ path, message }) => ({ path: `designs[${d}].picks.${path}`, message }))

@@ -42,6 +42,9 @@ export class CourseDesignModel extends Model<
 	declare courseId: number
 	declare position: number
 	declare slug: string
+	/** Of the item within its course; null: the design's id. */
+	declare itemKey: CreationOptional<string | null>
+	declare itemName: CreationOptional<string | null>
 	declare flowersPerStudent: number
 	declare picks: Picks
 	declare designVersion: number | null
@@ -110,6 +113,8 @@ export function defineCourses(sequelize: Sequelize): void {
 			courseId: reference(),
 			position: minutes(),
 			slug: { type: DataTypes.STRING(60), allowNull: false },
+			itemKey: DataTypes.STRING(64),
+			itemName: DataTypes.STRING(80),
 			flowersPerStudent: minutes(),
 			picks: { type: DataTypes.JSON, allowNull: false },
 			designVersion: DataTypes.INTEGER.UNSIGNED,

@@ -2,6 +2,7 @@
 import { QueryTypes, type Transaction } from 'sequelize'
 import type { Course } from '../../core/course/course'
 import { ConflictError, InputError, NotFoundError } from '../../core/errors'
+import { giveKeys } from '../../core/course/course-items'
 import { NO_MONEY, type CourseMoney } from '../../core/kit/price-course'
 import { getDatabase, writing } from '../connection.server'
 import { CourseDesignModel, CourseModel, CourseSessionModel } from '../models/courses.server'
@@ -122,8 +123,9 @@ async function explainUnchanged(studioId: number, id: number, transaction: Trans
 }
 
 async function createParts(courseId: number, { designs, sessions }: Course, transaction: Transaction): Promise<void> {
-	const designRows = designs.map(({ designId, flowersPerStudent, picks, designVersion = null }, position) => {
-		return { courseId, position, slug: designId, flowersPerStudent, picks, designVersion }
+	const designRows = giveKeys(designs).map((item, position) => {
+		const { designId, key: itemKey, name: itemName = null, flowersPerStudent, picks, designVersion = null } = item
+		return { courseId, position, slug: designId, itemKey, itemName, flowersPerStudent, picks, designVersion }
 	})
 	await CourseDesignModel.bulkCreate(designRows, { transaction })
 	await CourseSessionModel.bulkCreate(
@@ -185,8 +187,10 @@ function toCourse(
 		...plainColumns(row),
 		...(row.storeId !== null && { storeId: row.storeId }),
 		...(row.waits !== null && Object.keys(row.waits).length > 0 && { waits: row.waits }),
-		designs: designs.map(({ slug, flowersPerStudent, picks, designVersion }) => ({
+		designs: designs.map(({ slug, itemKey, itemName, flowersPerStudent, picks, designVersion }) => ({
 			designId: slug,
+			...(itemKey !== null && itemKey !== slug && { key: itemKey }),
+			...(itemName && { name: itemName }),
 			flowersPerStudent,
 			picks,
 			...(designVersion !== null && { designVersion }),

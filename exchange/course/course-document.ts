@@ -1,17 +1,26 @@
-/** A course in the exchange form: what is made by whom and when, with the designs and the shelf, and nothing left out. */
+/**
+ * A course in the exchange form: what is made by whom, when and in which air, with the designs and the shelf, and nothing
+ * left out. One of the first form is read as it was: it had neither rooms nor items of their own.
+ */
 import { validateCourse } from '../../core/course/validate-course'
 import type { Course, Session } from '../../core/course/course'
 import type { Design } from '../../core/design/design'
+import type { AirMovement } from '../../core/drying/air-film'
+import type { Air } from '../../core/drying/climate'
+import type { Place } from '../../core/drying/place'
 import { InputError, type FieldProblem } from '../../core/errors'
 import { USUAL_KIT_TERMS, type KitTerms } from '../../core/kit/kit-terms'
 import { stockKey, type Stock, type StockItem, type StockKind } from '../../core/kit/stock'
 import type { Student } from '../../core/kit/student'
 import type { Supplier } from '../../core/materials/buying/plan-orders'
+import type { GaugeStandard } from '../../core/materials/wire-gauge'
+import { ORDINARY_TERMS, roomOf, storeOf, type PlanTerms } from '../../core/plan/compile/drying-terms'
+import { isTimeZone } from '../../core/time/zone'
 import { readAgainst, readDesign } from '../read-document'
 import courseSchema from '../schemas/course.schema.json'
 
 export const COURSE_FORMAT = 'calycine-course'
-export const COURSE_FORMAT_VERSION = 1
+export const COURSE_FORMAT_VERSION = 2
 
 export interface CourseDocument {
 	course: Course
@@ -21,6 +30,8 @@ export interface CourseDocument {
 	stock: Stock
 	stockLengthsMm: number[]
 	kitTerms: KitTerms
+	/** Its rooms and its store, and what else plans are made with. */
+	terms: PlanTerms
 	/** YYYY-MM-DD. */
 	today: string | undefined
 }
@@ -31,8 +42,14 @@ interface Written {
 	course: Pick<Course, 'name' | 'studentCount'> &
 		Partial<Omit<Course, 'designs' | 'sessions'>> & {
 			designs: (Pick<Course['designs'][number], 'designId'> & Partial<Course['designs'][number]>)[]
-			sessions: (Pick<Session, 'date' | 'startMin' | 'endMin'> & Partial<Session>)[]
+			sessions: (Pick<Session, 'date' | 'startMin' | 'endMin'> & Partial<Omit<Session, 'roomId'>> & { room?: string })[]
 		}
+	zone?: string
+	dryingConfidence?: number
+	gaugeStandard?: GaugeStandard
+	rooms?: (WrittenPlace & { id: string })[]
+	store?: WrittenPlace
+	tools?: Record<string, number>
 	designs: unknown[]
 	students?: (Pick<Student, 'name'> & Partial<Student>)[]
 	stockLengthsMm?: number[]
@@ -44,20 +61,21 @@ interface Written {
 	kitTerms?: Partial<KitTerms>
 }
 
+interface WrittenPlace {
+	name?: string
+	movement?: AirMovement
+	climate: Air | Air[]
+}
+
 const USUAL_STOCK_LENGTH_MM = 360
+/** Rooms are numbered from 1 on, in their order; the store comes before them. */
+const STORE_ID = 0
 
 /** @throws {InputError} every problem by JSON pointer; a newer version of the format is refused by name */
 export function readCourseDocument(document: unknown): CourseDocument {
 	refuseNewer(document)
-	const {
-		course,
-		designs,
-		students = [],
-		stock = {},
-		kitTerms,
-		stockLengthsMm,
-		today,
-	} = readAgainst<Written>(courseSchema, document)
+	const written = readAgainst<Written>(courseSchema, upgrade(document))
+	const { course, designs, students = [], stock = {}, kitTerms, stockLengthsMm, today } = written
 	const read = designs.map((design, d) => readDesignAt(design, d))
 	const problems = course.designs.flatMap(({ designId }, d): FieldProblem[] => {
 		return read.some(({ id }) => id === designId)
@@ -66,12 +84,14 @@ export function readCourseDocument(document: unknown): CourseDocument {
 	})
 	if (students.length > course.studentCount)
 		problems.push({ path: '/students', message: `must be at most the ${course.studentCount} of the course` })
-	const filled = fillCourse(course)
+	problems.push(...roomProblems(written))
+	const filled = fillCourse(written)
 	problems.push(...validateCourse(filled).map(({ path, message }) => ({ path: toPointer(path), message })))
 	if (problems.length > 0) throw new InputError(problems)
 	return {
 		today,
 		course: filled,
+		terms: toTerms(written),
 		designs: course.designs.flatMap(({ designId }) => read.find(({ id }) => id === designId) ?? []),
 		students: students.map((student) => ({
 			isLeftHanded: false,
@@ -95,27 +115,51 @@ export function readCourseDocument(document: unknown): CourseDocument {
 	}
 }
 
-/** The document of a course, to keep or to hand on; people are left out unless they are given. */
+/**
+ * The document of a course, to keep or to hand on; people are left out unless they are given.
+ *
+ * @param terms - with the rooms that it meets in and the store that its pieces lie in
+ */
 export function writeCourseDocument({
 	course,
 	designs,
 	students,
 	stockLengthsMm,
-}: Pick<CourseDocument, 'course' | 'designs' | 'students' | 'stockLengthsMm'>): object {
-	const { sessions, designs: chosen, storeId: _, ...plain } = course
+	terms,
+}: Pick<CourseDocument, 'course' | 'designs' | 'students' | 'stockLengthsMm' | 'terms'>): object {
+	const { sessions, designs: chosen, storeId, ...plain } = course
+	const rooms = [...new Set(sessions.map(({ roomId }) => roomOf(terms, roomId)))]
+	const { confidence, standard, zone, ownedTools = {} } = terms
 	return {
 		format: COURSE_FORMAT,
 		formatVersion: COURSE_FORMAT_VERSION,
+		zone,
+		dryingConfidence: confidence,
+		gaugeStandard: standard,
+		rooms: rooms.map((room) => ({ id: idOf(room), ...writePlace(room) })),
+		store: writePlace(storeOf(terms, storeId)),
+		...(Object.keys(ownedTools).length > 0 && { tools: ownedTools }),
 		course: {
 			...plain,
-			designs: chosen.map(({ designVersion: __, ...item }) => item),
-			// Rooms are the studio's own and mean nothing elsewhere.
-			sessions: sessions.map(({ roomId: __, ...session }) => session),
+			designs: chosen.map(({ designVersion: _, ...item }) => item),
+			sessions: sessions.map(({ roomId, ...session }) => ({ ...session, room: idOf(roomOf(terms, roomId)) })),
 		},
-		designs,
+		// A design that is made in several ways stands there once.
+		designs: designs.filter(({ id }, d) => designs.findIndex((other) => other.id === id) === d),
 		...(students.length > 0 && { students }),
 		stockLengthsMm,
 	}
+}
+
+/** Names are for people, and need not be unique. */
+function idOf({ id }: Place): string {
+	return `room-${id}`
+}
+
+function writePlace({ name, movement, climate }: Place): WrittenPlace {
+	if (climate.type === 'day') return { name, movement, climate: [...climate.hours] }
+	const { temperatureC, humidity } = climate
+	return { name, movement, climate: { temperatureC, humidity } }
 }
 
 /** 'sessions[0].endMin' -> '/course/sessions/0/endMin'. */
@@ -142,7 +186,52 @@ function readDesignAt(document: unknown, d: number): Design {
 	}
 }
 
-function fillCourse({ designs, sessions, ...course }: Written['course']): Course {
+/** The first form is the second without what it could not say. */
+function upgrade(document: unknown): unknown {
+	const isFirst =
+		typeof document === 'object' && document !== null && 'formatVersion' in document && document.formatVersion === 1
+	return isFirst ? { ...document, formatVersion: COURSE_FORMAT_VERSION } : document
+}
+
+/** What the schema cannot say of rooms, and of the zone. */
+function roomProblems({ course, rooms = [], zone }: Written): FieldProblem[] {
+	const ids = rooms.map(({ id }) => id)
+	return [
+		...ids.flatMap((id, r) =>
+			ids.indexOf(id) < r ? [{ path: `/rooms/${r}/id`, message: `is there twice: "${id}"` }] : [],
+		),
+		...course.sessions.flatMap(({ room }, s) =>
+			room === undefined || ids.includes(room)
+				? []
+				: [{ path: `/course/sessions/${s}/room`, message: `there is no room "${room}" in the document` }],
+		),
+		...(zone === undefined || isTimeZone(zone) ? [] : [{ path: '/zone', message: 'there is no such time zone' }]),
+	]
+}
+
+function toTerms({ zone, dryingConfidence, gaugeStandard, rooms = [], store, tools }: Written): PlanTerms {
+	const places = rooms.map((room, r) => toPlace(room, { id: r + 1, kind: 'room', name: room.id }))
+	if (store) places.push(toPlace(store, { id: STORE_ID, kind: 'store', name: 'the store' }))
+	return {
+		...ORDINARY_TERMS,
+		places,
+		...(zone !== undefined && { zone }),
+		...(dryingConfidence !== undefined && { confidence: dryingConfidence }),
+		...(gaugeStandard !== undefined && { standard: gaugeStandard }),
+		ownedTools: tools ?? {},
+	}
+}
+
+function toPlace({ name, movement, climate }: WrittenPlace, usual: Pick<Place, 'id' | 'kind' | 'name'>): Place {
+	return {
+		...usual,
+		...(name !== undefined && { name }),
+		movement: movement ?? 'still',
+		climate: Array.isArray(climate) ? { type: 'day', hours: climate } : { type: 'steady', ...climate },
+	}
+}
+
+function fillCourse({ course: { designs, sessions, ...course }, rooms = [], store }: Written): Course {
 	return {
 		pace: 'improvers',
 		planFor: 'slower',
@@ -151,6 +240,10 @@ function fillCourse({ designs, sessions, ...course }: Written['course']): Course
 		homeworkMinutes: 0,
 		...course,
 		designs: designs.map((item) => ({ flowersPerStudent: 1, picks: {}, ...item })),
-		sessions: sessions.map((session) => ({ setUpMinutes: 0, clearAwayMinutes: 0, breaks: [], ...session })),
+		...(store && { storeId: STORE_ID }),
+		sessions: sessions.map(({ room, ...session }) => {
+			const roomId = rooms.findIndex(({ id }) => id === room) + 1
+			return { setUpMinutes: 0, clearAwayMinutes: 0, breaks: [], ...session, ...(roomId > 0 && { roomId }) }
+		}),
 	}
 }

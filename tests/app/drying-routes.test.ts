@@ -70,7 +70,7 @@ describe('the drying screen', () => {
 
 		expect(address).toMatchObject({ room: id, shape: 'sheet', stage: 'firm' })
 		expect(problems).toEqual([])
-		const model = predictStages(sheet(0.7), room(0.55, 20)).firm ?? NaN
+		const model = predictStages(sheet(0.7), room()).firm ?? NaN
 		expect((answer?.stages.firm.p50 ?? 0) / model).toBeCloseTo(1, 1)
 		expect(answer?.sure).toBeGreaterThan(0.9)
 	})

@@ -44,6 +44,24 @@ beforeEach(async () => {
 const save = (values = course) => inTransaction((transaction) => createCourse(studio.studioId, values, transaction))
 
 describe('a course', () => {
+	test('makes one design in several ways: each comes back with its key and its name', async () => {
+		const [own] = course.designs
+		if (!own) throw new Error('no design')
+		const twice = { ...course, designs: [own, { ...own, name: 'In modelling paste', flowersPerStudent: 2 }] }
+
+		const id = await save(twice)
+		const { designs } = await getCourse(studio.studioId, id)
+
+		expect(designs.map(({ key, name, flowersPerStudent }) => [key, name, flowersPerStudent])).toEqual([
+			[undefined, undefined, 1],
+			['magnolia-2', 'In modelling paste', 2],
+		])
+		// Once it has its key it keeps it, whatever stands before it.
+		const turned = { ...twice, designs: designs.toReversed(), id, version: 1 }
+		await inTransaction((transaction) => updateCourse(studio.studioId, turned, transaction))
+		expect((await getCourse(studio.studioId, id)).designs.map(({ key }) => key)).toEqual(['magnolia-2', undefined])
+	})
+
 	test('comes back as it was saved, its designs and sessions in order', async () => {
 		const id = await save()
 

@@ -1,7 +1,7 @@
 /** The main job at the real interface, from the door to the kits. */
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import type { Page } from 'playwright-core'
-import { openBench, scan, visit, type Bench, type Visitor } from '../support/visitor'
+import { choose, openBench, scan, visit, type Bench, type Visitor } from '../support/visitor'
 
 let bench: Bench
 let visitor: Visitor
@@ -132,6 +132,36 @@ describe('wrong input', () => {
 		await page.getByRole('button', { name: 'Leave' }).click()
 		await page.getByRole('heading', { name: 'Today', level: 1 }).waitFor()
 	})
+})
+
+test('one design in two ways is planned and packed as two, each by its own name', async () => {
+	await openCourse('Calla lily taster', 'Choose')
+	await page.getByRole('button', { name: 'One more design' }).click()
+	const second = page.getByRole('group', { name: 'Design 2' })
+	await choose(second.getByLabel('Design', { exact: true }), 'Calla lily')
+	await second.getByLabel('Called').fill('The small ones')
+	await choose(second.getByLabel('Size'), 'Small, 7 cm')
+	await page.getByRole('button', { name: 'Save and plan anew' }).click()
+
+	await page.waitForURL(/plan$/)
+	await page.getByText('The small ones').first().waitFor()
+	await page.getByRole('link', { name: 'Choose', exact: true }).click()
+	await page.waitForURL(/\d$/)
+	await expect
+		.poll(() => page.getByRole('group', { name: 'Design 2' }).getByLabel('Called').inputValue())
+		.toBe('The small ones')
+	await page.getByRole('link', { name: 'Prepare', exact: true }).click()
+	await page.waitForURL(/kits$/)
+	await page
+		.getByRole('heading', { name: /pieces/i })
+		.first()
+		.waitFor()
+	await page.getByRole('link', { name: 'Choose', exact: true }).click()
+	await page.waitForURL(/\d$/)
+	await page.getByRole('group', { name: 'Design 2' }).getByRole('button', { name: 'Take off' }).click()
+	await page.getByRole('button', { name: 'Save and plan anew' }).click()
+	await page.waitForURL(/plan$/)
+	expect(visitor.complaints.splice(0)).toEqual([])
 })
 
 test('the second of two windows is told, loses nothing, and chooses', async () => {

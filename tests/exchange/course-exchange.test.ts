@@ -1,6 +1,9 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import { PACES } from '../../core/course/course'
+import { PACES, type Course } from '../../core/course/course'
+import { dayCourse } from '../../core/drying/climate-presets'
+import type { Place } from '../../core/drying/place'
+import { ORDINARY_TERMS, roomOf, storeOf, type PlanTerms } from '../../core/plan/compile/drying-terms'
 import { ALLERGENS } from '../../core/vocabulary/allergen'
 import { InputError } from '../../core/errors'
 import { DIETS } from '../../core/kit/student'
@@ -11,9 +14,24 @@ import { readStockCsv, stockCsv } from '../../exchange/kit/stock-csv'
 import { demoCourse, demoDesign } from '../support/demo-designs'
 import { makeStudent } from '../support/demo-kit'
 
+const BENCH: Place = {
+	id: 7,
+	kind: 'room',
+	name: 'Bench',
+	movement: 'airy',
+	climate: { type: 'steady', temperatureC: 19, humidity: 0.57 },
+}
+const CUPBOARD: Place = {
+	id: 3,
+	kind: 'store',
+	name: 'Cupboard',
+	movement: 'still',
+	climate: { type: 'day', hours: dayCourse({ low: 20, high: 26, wettest: 0.5, driest: 0.35 }) },
+}
+
 const plain = {
 	format: 'calycine-course',
-	formatVersion: 1,
+	formatVersion: 2,
 	course: {
 		name: 'Test',
 		studentCount: 4,
@@ -41,11 +59,38 @@ describe('a course in the exchange form', () => {
 			designs: [demoDesign('magnolia')],
 			students: [makeStudent({ name: 'One', avoids: ['egg'] })],
 			stockLengthsMm: [360],
+			terms: { ...ORDINARY_TERMS, confidence: 0.8, places: [BENCH, CUPBOARD], ownedTools: { veiner: 3 } },
 		}
 
 		const read = readCourseDocument(JSON.parse(JSON.stringify(writeCourseDocument(document))))
 
-		expect(read).toMatchObject(document)
+		const { terms, ...plainDocument } = document
+		expect(read).toMatchObject(plainDocument)
+		expect(read.terms).toMatchObject({ confidence: 0.8, ownedTools: { veiner: 3 } })
+		// Places are told by what they are; their numbers are the document's own.
+		const plan = (given: PlanTerms, sessions: Course['sessions'], storeId?: number) =>
+			sessions.map(({ roomId }) => [roomOf(given, roomId), storeOf(given, storeId)].map(({ id: _, ...place }) => place))
+		expect(plan(read.terms, read.course.sessions, read.course.storeId)).toEqual(plan(terms, course.sessions))
+		expect(readCourseDocument(JSON.parse(JSON.stringify(writeCourseDocument(read))))).toEqual(read)
+	})
+
+	test('of the first form is the same course, in an ordinary room', () => {
+		const { terms, course } = readCourseDocument({ ...plain, formatVersion: 1 })
+
+		expect(terms).toEqual({ ...ORDINARY_TERMS, ownedTools: {} })
+		expect(course).toEqual(readCourseDocument(plain).course)
+	})
+
+	test('may make one design in several ways', () => {
+		const twice = [{ designId: 'magnolia' }, { designId: 'magnolia', key: 'small', name: 'Small ones' }]
+
+		const { course, designs } = readCourseDocument({ ...plain, course: { ...plain.course, designs: twice } })
+
+		expect(course.designs.map(({ key, name }) => [key, name])).toEqual([
+			[undefined, undefined],
+			['small', 'Small ones'],
+		])
+		expect(designs.map(({ id }) => id)).toEqual(['magnolia', 'magnolia'])
 	})
 
 	test('may leave out what is usual', () => {
@@ -58,7 +103,7 @@ describe('a course in the exchange form', () => {
 	})
 
 	test.each([
-		{ name: 'a newer format', document: { ...plain, formatVersion: 2 }, says: /newer Calycine \(format 2\)/ },
+		{ name: 'a newer format', document: { ...plain, formatVersion: 3 }, says: /newer Calycine \(format 3\)/ },
 		{
 			name: 'a design that is not there',
 			document: { ...plain, course: { ...plain.course, designs: [{ designId: 'iris' }] } },
@@ -73,6 +118,32 @@ describe('a course in the exchange form', () => {
 			name: 'more people than places',
 			document: { ...plain, students: Array.from({ length: 5 }, () => ({ name: 'x' })) },
 			says: /^\/students must be at most the 4/,
+		},
+		{
+			name: 'a room that is not there',
+			document: {
+				...plain,
+				course: { ...plain.course, sessions: plain.course.sessions.map((one) => ({ ...one, room: 'attic' })) },
+			},
+			says: /^\/course\/sessions\/0\/room there is no room "attic"/,
+		},
+		{
+			name: 'a room that is there twice',
+			document: {
+				...plain,
+				rooms: ['a', 'b', 'a'].map((id) => ({ id, climate: { temperatureC: 20, humidity: 0.5 } })),
+			},
+			says: /^\/rooms\/2\/id is there twice/,
+		},
+		{
+			name: 'a day of fewer than 24 hours',
+			document: { ...plain, store: { climate: [{ temperatureC: 20, humidity: 0.5 }] } },
+			says: /^\/store\/climate must NOT have fewer than 24 items/,
+		},
+		{
+			name: 'a zone that there is none of',
+			document: { ...plain, zone: 'Sea/Bottom' },
+			says: /^\/zone there is no such/,
 		},
 		{
 			name: 'a word that there is none for',

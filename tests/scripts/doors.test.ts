@@ -1,6 +1,6 @@
 /** The command-line doors, run as a script would run them. */
 import { spawnSync } from 'node:child_process'
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import os from 'node:os'
 import path from 'node:path'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
@@ -21,7 +21,7 @@ function write(name: string, document: unknown): string {
 	return file
 }
 
-function run(door: 'plan' | 'plan:check' | 'design' | 'dry' | 'kit', ...files: string[]) {
+function run(door: 'plan' | 'plan:check' | 'design' | 'dry' | 'kit' | 'course', ...files: string[]) {
 	const { stdout, stderr, status } = spawnSync('npm', ['run', '-s', door, '--', ...files], {
 		cwd: root,
 		encoding: 'utf8',
@@ -192,6 +192,17 @@ describe('npm run -s dry', () => {
 		expect(stderr).toMatch(/\/3\/flower must NOT have additional properties "colour"/)
 	})
 
+	test('reads its example', () => {
+		const { stdout, status } = run('dry', path.join(root, 'demo/exchange/drying.json'))
+
+		expect(status).toBe(0)
+		const told = JSON.parse(stdout) as { kind: Record<string, string>; plan: Record<string, number | null> }[]
+		expect(told.map(({ kind }) => kind['firm'])).toEqual(['sure', 'if the room holds', 'sure'])
+		// A rod of stiffened sugarpaste is as dry as it gets from one weekly class to the next.
+		expect(told[1]?.kind['settled']).toBe('sure')
+		expect(told[1]?.plan['settled']).toBeLessThan(7 * 24)
+	})
+
 	test('says what the form alone does not show', () => {
 		const env = { T: 21, RH: 0.5 }
 		const { petals: _, ...uncounted } = rose
@@ -217,6 +228,100 @@ describe('npm run -s dry', () => {
 			'/5/env/0/hours must be given',
 		])
 			expect(stderr).toContain(line)
+	})
+})
+
+describe('npm run -s course', () => {
+	const example = path.join(import.meta.dirname, '../../demo/exchange/course.json')
+	const document = JSON.parse(readFileSync(example, 'utf8')) as {
+		course: { sessions: Record<string, unknown>[] }
+		rooms: Record<string, unknown>[]
+	}
+
+	interface Told {
+		status: string
+		objective: Record<string, number>
+		sessions: {
+			session: number
+			date: string
+			used: [string, string] | null
+			spare: number
+			steps: { start: string; end: string; kind: string; item: string; step: string; pieces: number; of: number }[]
+		}[]
+		waits: { from: string; claim: string | null; hours: { p50: number; plan: number } | null; slackMinutes: number }[]
+		exchanged: { item: string; part: string; afterStep: string; pieces: number; minutes: number }[]
+		waysOut: { verdict: string }[]
+		kit: { totals: object } | null
+	}
+
+	function tell(name: string, content: unknown): Told {
+		const { stdout, status, stderr } = run('course', write(name, content), '--time-ms', '2000')
+		expect([status, stderr]).toEqual([0, ''])
+		return JSON.parse(stdout) as Told
+	}
+
+	test('plans a document that holds all that it needs: one design in two ways, two rooms, a break', () => {
+		const { status, sessions, waits, exchanged, waysOut, kit } = tell('course.json', document)
+
+		expect(['optimal', 'feasible']).toContain(status)
+		expect(sessions.map(({ date }) => date)).toEqual(['2026-03-12', '2026-03-19'])
+		const steps = sessions.flatMap((session) => session.steps)
+		expect(new Set(steps.map(({ kind }) => kind))).toEqual(new Set(['step', 'show', 'break']))
+		expect(new Set(steps.flatMap(({ kind, item }) => (kind === 'step' ? [item] : [])))).toEqual(
+			new Set(['calla-lily', 'small-calla']),
+		)
+		for (const { used, date, steps: own } of sessions) {
+			for (const { start, end } of own) {
+				expect(start).toMatch(new RegExp(`^${date}T\\d\\d:\\d\\d$`))
+				expect(end > start).toBe(true)
+			}
+			expect(own.some(({ start }) => start === used?.[0])).toBe(true)
+			expect(own.map(({ start }) => start)).toEqual(own.map(({ start }) => start).toSorted())
+		}
+		for (const { hours, slackMinutes } of waits) {
+			expect(hours?.plan).toBeGreaterThan(0)
+			if (slackMinutes !== null) expect(slackMinutes).toBeGreaterThanOrEqual(0)
+		}
+		for (const { item, minutes, pieces } of exchanged) {
+			expect(['calla-lily', 'small-calla']).toContain(item)
+			expect(Math.min(minutes, pieces)).toBeGreaterThan(0)
+		}
+		expect(waysOut).toEqual([])
+		expect(kit?.totals).toBeDefined()
+	})
+
+	test('answers where it does not fit, with what would help; and says never where the air is too damp', () => {
+		const damp = { temperatureC: 20, humidity: 0.82 }
+		const { status, waysOut, waits } = tell('short.json', {
+			...document,
+			rooms: document.rooms.map((room) => ({ ...room, climate: damp })),
+			store: { climate: damp },
+			course: {
+				...document.course,
+				sessions: [{ ...document.course.sessions[0], endMin: 1200, breaks: [] }],
+			},
+		})
+
+		expect(['infeasible', 'impossible']).toContain(status)
+		expect(waysOut.length).toBeGreaterThan(0)
+		const spadix = waits.find(({ from }) => from === 'spadix-form')
+		expect(spadix).toMatchObject({ claim: 'never', hours: null })
+	})
+
+	test('tells what is wrong with a document as JSON, each at its place', () => {
+		const sessions = document.course.sessions.map((session, s) =>
+			s === 1 ? { ...session, date: '2026-02-30' } : session,
+		)
+
+		const { stdout, status } = run(
+			'course',
+			write('bad.json', { ...document, course: { ...document.course, sessions } }),
+		)
+
+		expect(status).toBe(1)
+		expect((JSON.parse(stdout) as { problems: object[] }).problems).toEqual([
+			{ path: 'course.sessions[1].date', message: expect.stringMatching(/day/) as string },
+		])
 	})
 })
 

@@ -33,6 +33,8 @@ const courseShape = object({
 	designs: array(
 		object({
 			designId: string().required('Choose a design'),
+			key: string().transform((value: string) => value || undefined),
+			name: string().trim(),
 			flowersPerStudent: whole('The number of pieces'),
 			picks: mixed<Record<string, string>>()
 				.default({})

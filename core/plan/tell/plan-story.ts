@@ -147,7 +147,7 @@ export function tellPlan(compiled: CompiledCourse, plan: Plan, sessions: readonl
 }
 
 /** Runs in class and at home, each with how much of its task comes before it. */
-function layTasks({ instance }: CompiledCourse, plan: Plan): LaidTask[] {
+export function layTasks({ instance }: Pick<CompiledCourse, 'instance'>, plan: Plan): LaidTask[] {
 	return instance.tasks.flatMap((task) => {
 		const placement = plan.placements[task.id]
 		if (!placement || !('runs' in placement)) return []

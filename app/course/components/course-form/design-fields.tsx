@@ -1,5 +1,6 @@
-import { Button, Form, Select } from 'antd'
-import type { Course } from '../../../../core/course/course'
+import { Button, Form, Input, Select } from 'antd'
+import type { Course, CourseDesign } from '../../../../core/course/course'
+import { COURSE_LIMITS } from '../../../../core/course/validate-course'
 import { completePicks } from '../../../../core/design/resolve-design'
 import type { Choice } from '../../../../core/design/design'
 import { DecimalInput } from '../../../shared/components/fields/decimal-input'
@@ -24,6 +25,9 @@ export function DesignFields({ options }: { options: readonly DesignOption[] }) 
 				<div className="design-fields">
 					{fields.map(({ key, name }) => (
 						<fieldset key={key} aria-label={`Design ${name + 1}`}>
+							<Form.Item name={[name, 'key']} hidden>
+								<Input />
+							</Form.Item>
 							<div className="fields">
 								<Form.Item name={[name, 'designId']} label="Design">
 									<Select
@@ -33,6 +37,7 @@ export function DesignFields({ options }: { options: readonly DesignOption[] }) 
 										popupMatchSelectWidth={false}
 									/>
 								</Form.Item>
+								<NameField position={name} />
 								<Form.Item name={[name, 'flowersPerStudent']} label="Each student makes">
 									<DecimalInput />
 								</Form.Item>
@@ -46,7 +51,7 @@ export function DesignFields({ options }: { options: readonly DesignOption[] }) 
 						</fieldset>
 					))}
 					<Form.ErrorList errors={errors} />
-					{fields.length < options.length && (
+					{fields.length < COURSE_LIMITS.designs.max && (
 						<Button
 							onClick={() => add({ designId: undefined, flowersPerStudent: 1, picks: {} })}
 							className="add-button"
@@ -57,6 +62,19 @@ export function DesignFields({ options }: { options: readonly DesignOption[] }) 
 				</div>
 			)}
 		</Form.List>
+	)
+}
+
+/** One design made in several ways: each has a name of its own. */
+function NameField({ position }: { position: number }) {
+	const form = Form.useFormInstance<Course>()
+	const designs = Form.useWatch('designs', form) as (Partial<CourseDesign> | undefined)[] | undefined
+	const designId = designs?.[position]?.designId
+	const isAlone = (designs ?? []).filter((item) => item?.designId === designId).length < 2
+	return (
+		<Form.Item name={[position, 'name']} label="Called" hidden={designId === undefined || isAlone}>
+			<Input maxLength={80} placeholder="pink, in modelling paste…" />
+		</Form.Item>
 	)
 }
 

@@ -37,6 +37,7 @@ export function loader({ params: { courseId, file }, request, context }: Route.L
 				designs: current.documents,
 				students: [],
 				stockLengthsMm: studio.wireLengthsMm,
+				terms: current.coursePlan.terms,
 			})
 			return answerFile(`${JSON.stringify(document, null, '\t')}\n`, { name, type: 'application/json' })
 		}
