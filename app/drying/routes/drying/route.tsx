@@ -1,6 +1,7 @@
 /** "Dry by when?": one piece, one place, one moment, and how sure it is. */
 import { UndoOutlined } from '@ant-design/icons'
 import { Button } from 'antd'
+import { useDeferredValue } from 'react'
 import { redirect } from 'react-router'
 import { createDryingNote, deleteDryingNote } from '../../../../db/repositories/drying-notes.server'
 import { memberContext } from '../../../shared/http/contexts'
@@ -8,17 +9,11 @@ import { readIntent } from '../../../shared/http/read-input.server'
 import { acting, loading } from '../../../shared/http/responses.server'
 import { dryingNoteActions } from '../../schemas/drying-note'
 import type { Route } from './+types/route'
-import { AirMap } from './air-map'
 import { AnswerHeadline } from './answer-headline'
-import { Beside } from './beside'
-import { HelpLadder } from './help-ladder'
+import { DryingDetails } from './drying-details'
 import { describeNote, loadDrying } from './load-drying.server'
-import { NoteForm } from './note-form'
-import { OtherWaits } from './other-waits'
 import { PieceFields } from './piece-fields'
 import { PlaceFields } from './place-fields'
-import { SectionView } from './section-view'
-import { StageTable } from './stage-table'
 import { useDrying } from './use-drying'
 import './drying.css'
 
@@ -56,6 +51,8 @@ export default function DryingPage({ loaderData }: Route.ComponentProps) {
 function DryingBench({ data }: { data: Route.ComponentProps['loaderData'] }) {
 	const drying = useDrying(data)
 	const { answered, problems } = drying
+	// The answer stands before what explains it.
+	const later = useDeferredValue(answered)
 	return (
 		<>
 			<div className="page-head">
@@ -93,17 +90,9 @@ function DryingBench({ data }: { data: Route.ComponentProps['loaderData'] }) {
 					{answered && (
 						<>
 							<AnswerHeadline {...answered} />
-							<div className="drying-pair">
-								<SectionView {...answered} />
-								<HelpLadder answered={answered} change={drying.change} data={data} />
-							</div>
-							<StageTable {...answered} />
-							<Beside answered={answered} askWorker={drying.askWorker} data={data} />
-							<AirMap address={answered.address} askWorker={drying.askWorker} data={data} />
-							<div className="drying-pair">
-								<OtherWaits address={answered.address} data={data} />
-								<NoteForm answered={answered} data={data} />
-							</div>
+							{later && (
+								<DryingDetails answered={later} change={drying.change} askWorker={drying.askWorker} data={data} />
+							)}
 						</>
 					)}
 				</div>

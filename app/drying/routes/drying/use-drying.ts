@@ -4,6 +4,7 @@ import { useCallback, useEffect, useRef, useState } from 'react'
 import { ValidationError } from 'yup'
 import type { FieldProblem } from '../../../../core/errors'
 import type { DryingAnswer, DryingVerdict } from '../../../../core/drying/answer-drying'
+import { useLatest } from '../../../shared/components/use-latest'
 import { problemsByField } from '../../../shared/http/refusal'
 import { dryingSchema, toDryingLink, type DryingAddress } from '../../drying-address'
 import type { DryingWorker } from '../../drying.worker'
@@ -83,12 +84,12 @@ export function useDrying(data: DryingData): Drying {
 				})
 		}, EXPLAIN_DELAY_MS)
 	}
-	const change = (values: Partial<DryingAddress>) => {
+	const change = useLatest((values: Partial<DryingAddress>) => {
 		const fields = Object.keys(values).join()
 		// A slider that is dragged is one change.
 		if (past.at(-1)?.fields !== fields) setPast([...past, { address, fields }])
 		ask({ ...address, ...values })
-	}
+	})
 	const last = past.at(-1)
 	const undo =
 		last &&
