@@ -40,7 +40,7 @@ export function subjectOfWait(
 		const piece = pieceOfPart(part, design.parts, standard)
 		if (piece) return { type: 'piece', piece, stage, paste: part.paste ?? sourcePaste(design, part.form) }
 	}
-	const films = filmsOf(from, stage)
+	const films = filmsOf(from, stage, isOfPaste(design, part))
 	return films.length === 0 ? undefined : { type: 'films', films }
 }
 
@@ -66,9 +66,14 @@ export function reckonUsualWait(
 	return { p50, p90: p50 * FILM_SPREAD }
 }
 
-/** What dries on the surface after the step: glue, gel, paint or glaze, by the materials that it uses. */
-function filmsOf({ materials = [] }: ResolvedStep, stage: DryingStage | undefined): FilmWait[] {
+/**
+ * What dries on the surface after the step: glue, gel, paint or glaze, by the materials that it uses. Gel let down in
+ * strong alcohol is one film, of alcohol; glue is reckoned only where it soaks into paste.
+ */
+function filmsOf({ materials = [] }: ResolvedStep, stage: DryingStage | undefined, isPaste: boolean): FilmWait[] {
+	const isLetDown = materials.some(({ kind }) => kind === 'strong alcohol')
 	return materials.flatMap(({ kind }): FilmWait[] => {
+		if ((kind === 'gel colour' && isLetDown) || (kind === 'edible glue' && !isPaste)) return []
 		if (kind === 'edible glue') return [stage === 'skin' || stage === 'touch' ? 'glue grips' : 'glue holds']
 		const film = FILM_OF[kind]
 		return film ? [film] : []
@@ -87,6 +92,11 @@ function hasDriedBefore({ steps }: Context, from: ResolvedStep): boolean {
 		}
 	}
 	return false
+}
+
+/** Whether glue on the part, or on what is put together, meets paste. */
+function isOfPaste(design: Context, part: ResolvedDesign['parts'][number] | undefined): boolean {
+	return part === undefined || (part.paste ?? sourcePaste(design, part.form)) !== undefined
 }
 
 /** A derived part is of the paste that it was made from. */

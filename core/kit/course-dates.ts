@@ -2,6 +2,7 @@
 import { present } from '../present'
 import type { CompiledCourse } from '../plan/compile/compiled-course'
 import type { Course } from '../course/course'
+import { minutesAhead } from './drying-ahead'
 import { addDays } from '../time/calendar'
 import type { Plan } from '../plan/problem/plan'
 
@@ -27,7 +28,7 @@ export function datesOf(course: Pick<Course, 'sessions'>, { arcs, instance }: Co
 	const waits = arcs.flatMap(({ wait }, a) => {
 		const { from } = present(instance.arcs[a], 'the arc of a wait')
 		if (!wait || !(plan.swaps.includes(a) || plan.placements[from]?.place === 'ahead')) return []
-		return [wait.p90Minutes ?? wait.plannedMinutes]
+		return [minutesAhead(wait)]
 	})
 	const days = Math.max(LEAST_AHEAD_DAYS, ...waits.map((minutes) => Math.ceil(minutes / MINUTES_PER_DAY)))
 	return {

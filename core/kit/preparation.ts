@@ -1,6 +1,6 @@
 /** What an instructor has to get ready for a course, from its plan and its kits. */
 import type { DryingStage } from '../vocabulary/drying-stage'
-import type { CourseWait } from '../plan/compile/compiled-course'
+import { minutesAhead } from './drying-ahead'
 import type { ClassKit } from './class-kit'
 import type { PlanStory } from '../plan/tell/plan-story'
 
@@ -28,7 +28,7 @@ export function listPreparation(
 	const sources = new Map(sessions.flatMap(({ tiles }) => tiles.map(({ taskId, source }) => [taskId, source] as const)))
 	return [
 		...swaps
-			.toSorted((a, b) => dryingMinutes(b.wait) - dryingMinutes(a.wait))
+			.toSorted((a, b) => minutesAhead(b.wait) - minutesAhead(a.wait))
 			.flatMap(({ fromTaskId, stage, prepMinutes, wait }): PreparationItem[] => {
 				const source = sources.get(fromTaskId)
 				if (source?.type !== 'step') return []
@@ -41,7 +41,7 @@ export function listPreparation(
 						stage,
 						pieceCount: pieceCount * studentCount,
 						minutes: prepMinutes,
-						dryingMinutes: dryingMinutes(wait),
+						dryingMinutes: minutesAhead(wait),
 					},
 				]
 			}),
@@ -66,9 +66,4 @@ export function listPreparation(
 			spareCount: lines.reduce((sum, { spares }) => sum + spares, 0),
 		},
 	]
-}
-
-/** What they dry at her own place is as sure as it gets; where nothing is computed, the design's minutes. */
-function dryingMinutes({ p90Minutes, plannedMinutes, usualMinutes, needsHumidityBelow }: CourseWait): number {
-	return p90Minutes ?? (needsHumidityBelow === undefined ? plannedMinutes : usualMinutes)
 }

@@ -3,26 +3,27 @@ import { describe, expect, test } from 'vitest'
 import { CHART, scaleStages } from '../../../app/drying/routes/drying/stage-scale'
 import type { DryingAnswer } from '../../../core/drying/answer-drying'
 
-const stages = {
-	skin: { p50: 0.1, p90: 0.15 },
-	touch: { p50: 0.5, p90: 1 },
-	set: { p50: 3, p90: 5 },
-	firm: { p50: 4, p90: 7 },
-	hard: { p50: undefined, p90: undefined },
-	through: { p50: 8, p90: 12 },
-} as unknown as DryingAnswer['stages']
+const stages: DryingAnswer['stages'] = {
+	skin: { claim: 'sure', p50: 0.1, plan: 0.15 },
+	touch: { claim: 'sure', p50: 0.5, plan: 1 },
+	set: { claim: 'sure', p50: 3, plan: 5 },
+	firm: { claim: 'sure', p50: 4, plan: 7 },
+	hard: { claim: 'never', p50: undefined, plan: undefined },
+	settled: { claim: 'sure', p50: 9, plan: 14 },
+	through: { claim: 'sure', p50: 8, plan: 12 },
+}
 
 describe('the scale of the stages', () => {
 	const scale = scaleStages(stages, 18 * 60, 6)
 
 	test('has a bar from even odds to 9 in 10 for each stage that is ever reached', () => {
-		expect(scale.bars.map(({ stage }) => stage)).toEqual(['skin', 'touch', 'set', 'firm'])
+		expect(scale.bars.map(({ stage }) => stage)).toEqual(['skin', 'touch', 'set', 'firm', 'settled'])
 		const [, , set, firm] = scale.bars
 		expect((set?.x ?? 0) + (set?.width ?? 0)).toBeGreaterThan(firm?.x ?? 0)
 	})
 
 	test('tells what is sure only after it is wanted', () => {
-		expect(scale.bars.filter(({ isLate }) => isLate).map(({ stage }) => stage)).toEqual(['firm'])
+		expect(scale.bars.filter(({ isLate }) => isLate).map(({ stage }) => stage)).toEqual(['firm', 'settled'])
 	})
 
 	test('stays inside the drawing, the moment when it is wanted too', () => {

@@ -19,7 +19,7 @@ export function DryingFields() {
 			<Form.Item
 				name="dryingConfidence"
 				label="Plan waits so that pieces are ready"
-				extra="Between even odds and 9 in 10 a wait grows by about three quarters; what you note of drying narrows it."
+				extra="Between even odds and 9 in 10 a wait grows by about half; what you note of drying narrows it."
 			>
 				<Radio.Group options={CONFIDENCES} />
 			</Form.Item>

@@ -11,7 +11,10 @@ import { subjectOfWait } from '../../../../core/design/wait-subject'
 import { resolveDesign } from '../../../../core/design/resolve-design'
 import type { Place } from '../../../../core/drying/place'
 import { checkPlan } from '../../../../core/plan/checker/check-plan'
+import { datesOf } from '../../../../core/kit/course-dates'
+import { daysBetween } from '../../../../core/time/calendar'
 import { demoCourse, demoDesign } from '../../../support/demo-designs'
+import { makeDesign, makePart, makeStep } from '../../../support/make-design'
 
 const magnolia = demoDesign('magnolia')
 const course = demoCourse('Magnolia on Thursdays')
@@ -84,6 +87,33 @@ describe('waits of a course', () => {
 		expect(glazed?.p50Minutes).toBeLessThan(20)
 	})
 
+	test('of gel let down in strong alcohol are the alcohol’s; glue on what is bought keeps its stated minutes', () => {
+		const bought = makePart('stamens', { paste: undefined, form: { type: 'bought', item: 'stamens' } })
+		const design = resolveDesign(
+			makeDesign({
+				parts: [makePart('discs'), bought],
+				steps: [
+					makeStep('roll', 'discs'),
+					makeStep('paint', 'discs', [{ after: 'roll', wait: { stage: 'firm', usualMinutes: 300 } }], {
+						materials: [
+							{ name: 'gel', kind: 'gel colour' },
+							{ name: 'clear spirit', kind: 'strong alcohol' },
+						],
+					}),
+					makeStep('glue', 'stamens', [], { materials: [{ name: 'glue', kind: 'edible glue' }] }),
+				],
+			}),
+			{},
+		)
+		const subjectOf = (id: string) => {
+			const step = design.steps.find((one) => one.id === id)
+			return step && subjectOfWait(design, step, 'touch', 'swg')
+		}
+
+		expect(subjectOf('paint')).toEqual({ type: 'films', films: ['alcohol paint'] })
+		expect(subjectOf('glue')).toBeUndefined()
+	})
+
 	test('are what is set by hand, with what was computed beside it', () => {
 		const key = waitKey('magnolia', 'inner-shape', 'inner-dust')
 		const compiled = compile(within(0.5), { waits: { [key]: 77 } })
@@ -114,6 +144,26 @@ describe('air too damp to dry', () => {
 			expect(needsHumidityBelow).toBeCloseTo(stage === 'hard' ? 0.69 : 0.735, 2)
 			expect(isSwapped).toBe(true)
 		}
+		// What she brings dry she makes some days before, not as long before as a wait that never ends.
+		const { ahead, firstSession } = datesOf(course, compiled, plan)
+		expect(daysBetween(ahead, firstSession)).toBeLessThan(7)
+	})
+
+	test('and nearly too damp is told with its chance, and with the humidity that would make it sure', () => {
+		const { compiled, plan } = planCourse(course, [magnolia], within(0.67))
+		const onRoom = plan ? tellPlan(compiled, plan, course.sessions).onRoom : []
+
+		expect(onRoom.length).toBeGreaterThan(0)
+		for (const { wait } of onRoom) {
+			expect(wait.claim).toBe('if the room holds')
+			expect(wait.chance).toBeGreaterThan(0)
+			expect(wait.chance).toBeLessThanOrEqual(0.9)
+			expect(wait.sureBelow).toBeLessThan(0.67)
+			// The plan holds the time free that it tells.
+			expect(wait.plannedMinutes).toBe(wait.p90Minutes)
+		}
+		const dry = planCourse(course, [magnolia], within(0.45))
+		expect(dry.plan && tellPlan(dry.compiled, dry.plan, course.sessions).onRoom).toEqual([])
 	})
 
 	test('is no matter where a wait is set by hand', () => {

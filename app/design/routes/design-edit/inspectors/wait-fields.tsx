@@ -3,8 +3,9 @@ import { useMemo } from 'react'
 import type { Design, Need } from '../../../../../core/design/design'
 import { keepValidPicks, resolveDesign } from '../../../../../core/design/resolve-design'
 import { reckonUsualWait } from '../../../../../core/design/wait-subject'
+import { STAGE_TERMS } from '../../../../../core/drying/stages'
 import { DRYING_STAGES } from '../../../../../core/vocabulary/drying-stage'
-import { hoursRange, hoursWords } from '../../../../drying/words/drying'
+import { hoursRange, hoursWords, STAGE_WORDS } from '../../../../drying/words/drying'
 import { CheckField } from '../../../../shared/components/fields/check-fields'
 import { SelectField, wordOptions } from '../../../../shared/components/fields/choice-fields'
 import { NumberField } from '../../../../shared/components/fields/number-field'
@@ -12,7 +13,10 @@ import { useEditing } from '../editing'
 import { More } from './more'
 import { AFTER_A_TIME, AT_ONCE, optional, withMark, withStage } from './needs'
 
-const HOW_DRY = wordOptions([AT_ONCE, AFTER_A_TIME, ...DRYING_STAGES] as const)
+const HOW_DRY = [
+	...wordOptions([AT_ONCE, AFTER_A_TIME] as const),
+	...DRYING_STAGES.map((value) => ({ value, label: STAGE_WORDS[value] })),
+]
 const LONGEST_MINUTES = 43_200
 /** After the wait, so long is usually left before it is too late. */
 const USUAL_ROOM_MINUTES = 15
@@ -50,6 +54,7 @@ export function WaitFields({ need, design, onChange, children }: WaitFieldsProps
 					/>
 				)}
 			</div>
+			{wait?.stage && <p className="soft small">Then you can {STAGE_TERMS[wait.stage].allows}.</p>}
 			{wait && <ReckonedWait need={need} design={design} onChange={onChange} />}
 			<More label={markWords(need)}>
 				{children}
