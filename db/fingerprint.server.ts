@@ -8,7 +8,7 @@ import type { Design } from '../core/design/design'
 import { NO_ZONE } from '../core/time/zone'
 
 /** Raised when the same inputs would be planned otherwise: older plans then show as outdated. */
-const PLANNING_VERSION = 3
+const PLANNING_VERSION = 4
 
 /** SHA-256 in hex. The course's name, id and version do not count. */
 export function fingerprintOf(course: Course, designs: readonly Design[], terms: PlanTerms): string {
@@ -27,8 +27,7 @@ export function fingerprintOf(course: Course, designs: readonly Design[], terms:
 	const settings = { studentCount, pace, planFor, spareConfidence, demoFlowers, homeworkMinutes, storeId, waits }
 	// The documents themselves count, not the number of their version.
 	const picked = giveKeys(chosen).map(({ designId, key, flowersPerStudent, picks }) => {
-		// Plans that were made before items had keys of their own stay as new as they are.
-		return { designId, ...(key !== designId && { key }), flowersPerStudent, picks }
+		return { designId, key, flowersPerStudent, picks }
 	})
 	const inputs = sortKeys({
 		version: PLANNING_VERSION,

@@ -2,13 +2,11 @@
  * A planned course as the command-line door tells it: what is done when and where, how long everything waits and how sure
  * that is, and what would help where it does not fit. Moments are YYYY-MM-DDTHH:MM on the wall clock.
  */
-import type { DesignInCourse } from '../../core/plan/compile/compile-course'
 import type { CourseWait, TaskSource } from '../../core/plan/compile/compiled-course'
-import type { CoursePlan } from '../../core/plan/plan-course'
+import type { CoursePlan, PlanningEffort } from '../../core/plan/plan-course'
 import type { Plan } from '../../core/plan/problem/plan'
 import { layTasks, tellPlan, type ElsewhereTask, type PlanStory, type Tile } from '../../core/plan/tell/plan-story'
 import { tryWaysOut } from '../../core/plan/ways-out/ways-out'
-import type { PlanningEffort } from '../../core/plan/plan-course'
 import { toMoment } from '../../core/time/wall-clock'
 import { wallTimeAfter } from '../../core/time/zone'
 import { tellKit } from '../kit/kit-answer'
@@ -29,7 +27,7 @@ interface ToldTask {
  */
 export function tellCourse(
 	document: CourseDocument,
-	{ made, resolved, ms }: { made: CoursePlan; resolved: readonly DesignInCourse[]; ms: number },
+	{ made, ms }: { made: CoursePlan; ms: number },
 	effortOf: () => PlanningEffort,
 ): object {
 	const { course, compiled, plan, status, objective, proven, bounds } = made
@@ -42,8 +40,8 @@ export function tellCourse(
 		ms,
 		...(plan && story ? tellWork(made, plan, story) : NO_WORK),
 		waits: tellWaits(made, story),
-		waysOut: status === 'optimal' || status === 'feasible' ? [] : [...tryWaysOut(made, resolved, effortOf)],
-		kit: plan ? tellKit(document, resolved, { compiled, plan }) : null,
+		waysOut: status === 'optimal' || status === 'feasible' ? [] : [...tryWaysOut(made, document.resolved, effortOf)],
+		kit: plan ? tellKit(document, { compiled, plan }) : null,
 	}
 }
 

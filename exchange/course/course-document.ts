@@ -14,6 +14,8 @@ import { stockKey, type Stock, type StockItem, type StockKind } from '../../core
 import type { Student } from '../../core/kit/student'
 import type { Supplier } from '../../core/materials/buying/plan-orders'
 import type { GaugeStandard } from '../../core/materials/wire-gauge'
+import type { DesignInCourse } from '../../core/plan/compile/compile-course'
+import { resolveCourse } from '../../core/plan/plan-course'
 import { ORDINARY_TERMS, roomOf, storeOf, type PlanTerms } from '../../core/plan/compile/drying-terms'
 import { isTimeZone } from '../../core/time/zone'
 import { readAgainst, readDesign } from '../read-document'
@@ -26,6 +28,8 @@ export interface CourseDocument {
 	course: Course
 	/** In the order of `course.designs`. */
 	designs: Design[]
+	/** The same with the choices of their items made. */
+	resolved: DesignInCourse[]
 	students: Student[]
 	stock: Stock
 	stockLengthsMm: number[]
@@ -88,11 +92,13 @@ export function readCourseDocument(document: unknown): CourseDocument {
 	const filled = fillCourse(written)
 	problems.push(...validateCourse(filled).map(({ path, message }) => ({ path: toPointer(path), message })))
 	if (problems.length > 0) throw new InputError(problems)
+	const chosen = course.designs.flatMap(({ designId }) => read.find(({ id }) => id === designId) ?? [])
 	return {
 		today,
 		course: filled,
 		terms: toTerms(written),
-		designs: course.designs.flatMap(({ designId }) => read.find(({ id }) => id === designId) ?? []),
+		designs: chosen,
+		resolved: resolveAt(filled, chosen),
 		students: students.map((student) => ({
 			isLeftHanded: false,
 			avoids: [],
@@ -165,6 +171,17 @@ function writePlace({ name, movement, climate }: Place): WrittenPlace {
 /** 'sessions[0].endMin' -> '/course/sessions/0/endMin'. */
 function toPointer(path: string): string {
 	return `/course/${path.replace(/\]/g, '').replace(/[.[]/g, '/')}`
+}
+
+/** @throws {InputError} a choice that a design does not have, at its place in the document */
+function resolveAt(course: Course, designs: readonly Design[]): DesignInCourse[] {
+	try {
+		return resolveCourse(course, designs)
+	} catch (error) {
+		if (!(error instanceof InputError)) throw error
+		const problems = error.problems.map(({ path, message }) => ({ path: toPointer(path), message }))
+		throw new InputError(problems, { cause: error })
+	}
 }
 
 function refuseNewer(document: unknown): void {

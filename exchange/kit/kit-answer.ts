@@ -4,7 +4,6 @@ import { packClassKit } from '../../core/kit/class-kit'
 import { listNeeds, listShopping } from '../../core/kit/shopping-list'
 import { offcutsOf, ownedToolsOf } from '../../core/kit/stock'
 import type { OwnedTools } from '../../core/materials/sharing/tool-sharing'
-import type { DesignInCourse } from '../../core/plan/compile/compile-course'
 import type { CompiledCourse } from '../../core/plan/compile/compiled-course'
 import type { Plan } from '../../core/plan/problem/plan'
 import { addDays } from '../../core/time/calendar'
@@ -14,7 +13,7 @@ import type { CourseDocument } from '../course/course-document'
 const DAYS_BEFORE = 14
 
 /** How many of each tool there are, by the document's list or its shelf. */
-export function ownedIn({ stock, terms }: CourseDocument, resolved: readonly DesignInCourse[]): OwnedTools {
+export function ownedIn({ resolved, stock, terms }: CourseDocument): OwnedTools {
 	const tools = resolved.flatMap(({ design }) => design.steps.flatMap((step) => step.tools))
 	return { ...ownedToolsOf(stock, tools), ...terms.ownedTools }
 }
@@ -22,11 +21,10 @@ export function ownedIn({ stock, terms }: CourseDocument, resolved: readonly Des
 /** Kits, totals, cutting plans, sheets, tools and shopping of a planned course. */
 export function tellKit(
 	document: CourseDocument,
-	resolved: readonly DesignInCourse[],
 	{ compiled, plan }: { compiled: CompiledCourse; plan: Plan },
 ): object {
-	const { course, students, stock, stockLengthsMm, kitTerms, today } = document
-	const studio = { stockLengthsMm, terms: kitTerms, offcuts: offcutsOf(stock), owned: ownedIn(document, resolved) }
+	const { course, resolved, students, stock, stockLengthsMm, kitTerms, today } = document
+	const studio = { stockLengthsMm, terms: kitTerms, offcuts: offcutsOf(stock), owned: ownedIn(document) }
 	const kit: ClassKit = packClassKit(course, resolved, { compiled, plan, studio, roster: students })
 	const day = today ?? addDays(course.sessions[0]?.date ?? '', -DAYS_BEFORE)
 	return {

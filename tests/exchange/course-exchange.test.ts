@@ -120,6 +120,14 @@ describe('a course in the exchange form', () => {
 			says: /^\/students must be at most the 4/,
 		},
 		{
+			name: 'a choice that the design does not have',
+			document: {
+				...plain,
+				course: { ...plain.course, designs: [{ designId: 'magnolia', picks: { leaves: 'many' } }] },
+			},
+			says: /^\/course\/designs\/0\/picks\/leaves /,
+		},
+		{
 			name: 'a room that is not there',
 			document: {
 				...plain,

@@ -28,6 +28,13 @@ export function roomWords({ claim, chance, sureBelow }: Pick<CourseWait, 'claim'
 	}
 }
 
+/** '9 in 10; sure up to 65 % humidity'. */
+export function chanceWords({ chance, sureBelow }: Pick<CourseWait, 'chance' | 'sureBelow'>): string {
+	const odds = chance === undefined ? [] : [tenths(chance)]
+	const air = sureBelow === undefined ? [] : [`sure up to ${Math.floor(100 * sureBelow + 1e-9)} % humidity`]
+	return [...odds, ...air].join('; ')
+}
+
 /** 'below 69 % humidity'. */
 export function neededAir(humidity: number): string {
 	return `below ${Math.floor(100 * humidity)} % humidity`

@@ -12,6 +12,7 @@ import type { Session } from '../../course/course'
 import { handsOnMinutes, handsOnStretches } from '../../course/session-hours'
 import type { WallTime } from '../../time/wall-clock'
 import { wallTimeAfter } from '../../time/zone'
+import { listHopeless, listOnRoom, type HopelessWait, type WaitOnRoom } from './doubtful-waits'
 import type { LaidTask } from './laid-task'
 import { tellShortfall, type ShortfallStory } from './shortfall-story'
 
@@ -70,25 +71,6 @@ export interface Thread {
 	 * drying, of which the drying model has the only word.
 	 */
 	sure?: number
-}
-
-/** A wait that cannot be over in the places of the course, and what air it would take. */
-export interface HopelessWait {
-	fromTaskId: string
-	source: TaskSource
-	stage: DryingStage | undefined
-	wait: CourseWait
-	/** Relative, in [0, 1]: in damper air it never ends. */
-	needsHumidityBelow: number
-	/** Dried pieces are brought in exchange. */
-	isSwapped: boolean
-}
-
-/** A wait that is over in time only if the air does not get damper than it was read. */
-export interface WaitOnRoom {
-	source: TaskSource
-	stage: DryingStage | undefined
-	wait: CourseWait
 }
 
 /** A task that is not done in class. */
@@ -294,27 +276,6 @@ function sureWithin({ basis, p50Minutes, p90Minutes }: CourseWait, minutes: numb
 	if (basis !== 'film' || p50Minutes === undefined || p90Minutes === undefined || !(p90Minutes > p50Minutes)) return {}
 	const sigma = Math.log(p90Minutes / p50Minutes) / Z90
 	return { sure: minutes > 0 ? normalDistribution(Math.log(minutes / p50Minutes) / sigma) : 0 }
-}
-
-/** Waits that never end where the pieces lie, whether or not dried ones are brought for them. */
-function listHopeless(compiled: CompiledCourse, plan: Plan): HopelessWait[] {
-	return compiled.instance.arcs.flatMap(({ from }, a) => {
-		const { stage, wait } = compiled.arcs[a] ?? {}
-		if (!wait || wait.needsHumidityBelow === undefined || wait.basis === 'by hand') return []
-		const { needsHumidityBelow } = wait
-		const isSwapped = plan.swaps.includes(a)
-		return [{ fromTaskId: from, source: sourceOf(compiled, from), stage, wait, needsHumidityBelow, isSwapped }]
-	})
-}
-
-/** Not those for which dried pieces are brought, nor those that somebody has set. */
-function listOnRoom({ instance, arcs, tasks }: CompiledCourse, plan: Plan): WaitOnRoom[] {
-	return instance.arcs.flatMap(({ from }, a): WaitOnRoom[] => {
-		const { stage, wait } = arcs[a] ?? {}
-		const source = tasks[from]
-		if (wait?.claim !== 'if the room holds' || wait.basis === 'by hand' || plan.swaps.includes(a) || !source) return []
-		return [{ source, stage, wait }]
-	})
 }
 
 /** Dried pieces brought in exchange for a wait, with the minutes that they take before the course. */

@@ -65,14 +65,14 @@ export function DesignFields({ options }: { options: readonly DesignOption[] }) 
 	)
 }
 
-/** One design made in several ways: each has a name of its own. */
+/** One design made in several ways: each has a name of its own, which stays to be seen when the others are taken off. */
 function NameField({ position }: { position: number }) {
 	const form = Form.useFormInstance<Course>()
 	const designs = Form.useWatch('designs', form) as (Partial<CourseDesign> | undefined)[] | undefined
-	const designId = designs?.[position]?.designId
+	const { designId, name } = designs?.[position] ?? {}
 	const isAlone = (designs ?? []).filter((item) => item?.designId === designId).length < 2
 	return (
-		<Form.Item name={[position, 'name']} label="Called" hidden={designId === undefined || isAlone}>
+		<Form.Item name={[position, 'name']} label="Called" hidden={designId === undefined || (isAlone && !name)}>
 			<Input maxLength={80} placeholder="pink, in modelling paste…" />
 		</Form.Item>
 	)

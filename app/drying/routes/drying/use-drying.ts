@@ -45,6 +45,8 @@ export function useDrying(data: DryingData): Drying {
 	})
 	const newest = useRef(0)
 	const askWorker = useDryingWorker()
+	// Who has left wants no explanation, and no new worker for it.
+	useEffect(() => () => void newest.current++, [])
 
 	const [past, setPast] = useState<Past[]>([])
 	const ask = (next: DryingAddress) => {

@@ -1,6 +1,6 @@
 import type { PlanData } from './load-plan.server'
 import { STAGE_WORDS } from '../../../drying/words/drying'
-import { roomWords } from '../../../drying/words/waits'
+import { chanceWords } from '../../../drying/words/waits'
 import { wait as waitWords } from '../../../shared/words/times'
 import { nameOfTask } from '../../words/tasks'
 
@@ -10,11 +10,12 @@ export function RoomNotice({ plan: { onRoom, places } }: { plan: PlanData }) {
 	return (
 		<section className="alert misfit" aria-labelledby="on-room">
 			<h2 id="on-room">This plan hangs on the air in {[...places.rooms, places.store].join(' and ')}</h2>
+			<p>Damper air than was read makes these waits longer, or endless; waiting longer helps little.</p>
 			<ul>
 				{onRoom.map(({ source, stage, wait }) => (
 					<li key={wait.key}>
 						<b>{nameOfTask(source)}</b>, {stage ? STAGE_WORDS[stage] : 'ready'} after {waitWords(wait.plannedMinutes)}:{' '}
-						{roomWords(wait)}
+						{chanceWords(wait)}
 					</li>
 				))}
 			</ul>
