@@ -3,7 +3,7 @@ import type { AnySchemaObject, ErrorObject, ValidateFunction } from 'ajv'
 import { Ajv2020 } from 'ajv/dist/2020'
 import { DESIGN_FORMAT_VERSION, type Design } from '../core/design/design'
 import { upgradeDesign } from '../core/design/upgrade-design'
-import { validateDesign } from '../core/design/validate-design'
+import { layerProblems, validateDesign } from '../core/design/validate-design'
 import { InputError, type FieldProblem } from '../core/errors'
 import type { Instance } from '../core/plan/problem/instance'
 import type { Plan } from '../core/plan/problem/plan'
@@ -37,6 +37,16 @@ const MOST_LOOKED_THROUGH = 12_000
  * @throws {InputError} every problem by JSON pointer; a newer version of the format is refused by name
  */
 export function readDesign(document: unknown): Design {
+	const design = readDraft(document)
+	return refuse(layerProblems(design), design)
+}
+
+/**
+ * A design in the making: as `readDesign`, but its layers may still hold more pieces than it makes.
+ *
+ * @throws {InputError} as `readDesign`
+ */
+export function readDraft(document: unknown): Design {
 	const version = isObject(document) ? document['formatVersion'] : undefined
 	if (typeof version === 'number' && version > DESIGN_FORMAT_VERSION) {
 		const message = `This design was written by a newer Calycine (format ${version}); this one reads up to ${DESIGN_FORMAT_VERSION}`

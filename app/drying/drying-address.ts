@@ -3,6 +3,8 @@ import { mixed, number, object, string, type InferType } from 'yup'
 import { DRYING_STAGES, type BackFace, type DryingStage } from '../../core/vocabulary/drying-stage'
 import type { Paste } from '../../core/vocabulary/paste'
 import { AIR_MOVEMENTS, type AirMovement } from '../../core/drying/air-film'
+import { discDiameterMm, pasteMassG } from '../../core/materials/piece-mass'
+import type { FormedForm } from '../../core/vocabulary/piece-form'
 import { PASTE_TERMS } from '../../core/drying/paste-terms'
 import type { DriedPart } from '../../core/design/piece-of-part'
 import { BACK_FACTORS } from '../../core/drying/drying-piece'
@@ -86,7 +88,7 @@ export function addressOfPart(
 ): Partial<DryingAddress> | undefined {
 	const { form } = part
 	if (form.type === 'derived') {
-		const source = parts.find(({ id }) => id === form.fromPart)
+		const source = parts.find(({ id, of = id }) => of === form.fromPart)
 		return source && source.form.type !== 'derived' ? addressOfPart(source, parts) : undefined
 	}
 	if (form.type === 'bought' || !part.paste) return undefined
@@ -110,8 +112,15 @@ function sizesOf(form: Exclude<DriedPart['form'], { type: 'derived' | 'bought' }
 		case 'moulded':
 			return { shape: 'moulded', mass: form.massG }
 		case 'formed':
-			return { shape: form.body, diameter: form.diameterMm, length: form.lengthMm ?? form.diameterMm }
+			return formedSizes(form)
 	}
+}
+
+function formedSizes(form: FormedForm): Partial<DryingAddress> {
+	const { body, diameterMm: diameter, lengthMm: length = diameter, thicknessMm: thickness = diameter / 3 } = form
+	if (body === 'flattened ball') return { shape: 'sheet', thickness, wide: discDiameterMm(form) }
+	if (body === 'half ball') return { shape: 'moulded', mass: pasteMassG(form) }
+	return { shape: body, diameter, length }
 }
 
 /** A link to the question, and to those kept beside it; what is as usual is left out. */

@@ -68,7 +68,7 @@ export function findPart(
 	const source = compiled.tasks[taskId]
 	if (source?.type !== 'step') return undefined
 	const design = designs.find(({ design: { id } }) => id === source.designId)?.design
-	const part = design?.parts.find(({ id }) => id === source.partId)
+	const part = design?.parts.find(({ of }) => of === source.partId)
 	return design && part ? { designName: design.name, part, parts: design.parts } : undefined
 }
 

@@ -79,11 +79,11 @@ export function hazardsOfStep(step: ResolvedStep): Hazard[] {
 }
 
 /** The cautions that apply to resolved designs, each once, in a fixed order: for a design, or for a course's hand-out. */
-export function cautionsOf(...designs: readonly Pick<ResolvedDesign, 'parts' | 'steps'>[]): Caution[] {
+export function cautionsOf(...designs: readonly Pick<ResolvedDesign, 'parts' | 'steps' | 'bundles'>[]): Caution[] {
 	const found = new Set(
-		designs.flatMap(({ parts, steps }) => [
+		designs.flatMap(({ parts, steps, bundles }) => [
 			...steps.flatMap(hazardsOfStep),
-			...(parts.some(({ wire, bundles }) => wire ?? bundles?.wire) ? (['wire', 'not food'] as const) : []),
+			...([...parts, ...bundles].some(({ wire }) => wire) ? (['wire', 'not food'] as const) : []),
 			...(parts.some(({ form }) => form.type === 'bought') ? (['not food'] as const) : []),
 			...(parts.some(({ piecesPerFlower }) => piecesPerFlower >= TIRING_PIECES) ? (['strain'] as const) : []),
 		]),

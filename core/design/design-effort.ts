@@ -1,5 +1,6 @@
 /** How long a design takes: hands-on minutes of a practised adult, and the longest chain of waits. */
 import type { ResolvedDesign } from './resolve-design'
+import { minutesOfStep } from './step-work'
 
 export interface DesignEffort {
 	/** Minutes of work on one flower, without spares and demonstrations. */
@@ -50,16 +51,15 @@ export function longestChain(design: ResolvedDesign): ChainLink[] {
 }
 
 /** All steps, each as early as its needs allow. */
-function timeSteps({ parts, steps }: ResolvedDesign): TimedStep[] {
-	const pieces = new Map(parts.map(({ id, piecesPerFlower }) => [id, piecesPerFlower]))
+function timeSteps(design: ResolvedDesign): TimedStep[] {
+	const { steps } = design
 	const byId = new Map(steps.map((step) => [step.id, step]))
 	const known = new Map<string, TimedStep>()
 	const time = (stepId: string): TimedStep => {
 		const before = known.get(stepId)
 		if (before) return before
 		const step = byId.get(stepId)
-		const count = step?.part === undefined ? 1 : (pieces.get(step.part) ?? 0)
-		const workMinutes = step ? step.fixedMinutes + step.minutesPerPiece * count : 0
+		const workMinutes = step ? minutesOfStep(design, step, { flowers: 1 }) : 0
 		let [heldBy, waitMinutes, readyMinute]: [string | undefined, number, number] = [undefined, 0, 0]
 		for (const { after, wait } of step?.needs ?? []) {
 			const minutes = wait?.usualMinutes ?? 0

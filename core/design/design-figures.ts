@@ -4,7 +4,8 @@ import { spiralLengthMm, turnsLengthMm, USUAL_STRETCH } from '../materials/tape-
 import { wireDiameterMm, type GaugeStandard } from '../materials/wire-gauge'
 import type { Paste } from '../vocabulary/paste'
 import { measureEffort, type DesignEffort } from './design-effort'
-import type { ResolvedDesign, ResolvedLayer } from './resolve-design'
+import type { ResolvedBundle, ResolvedDesign, ResolvedLayer, ResolvedStep } from './resolve-design'
+import { countOfStep } from './step-work'
 
 export interface DesignFigures extends DesignEffort {
 	/** Grams of one flower, without spares. */
@@ -32,69 +33,112 @@ const STEM_MM = 120
 
 /** @throws {PathError} an outline of its own that is none */
 export function measureDesign(design: ResolvedDesign, standard: GaugeStandard): DesignFigures {
-	const { parts, steps, layers, mixtures = [] } = design
+	const { parts, steps, mixtures = [] } = design
 	const wires = countWires(design)
 	const wireG = wires.reduce((total, { gauge, lengthMm, count }) => {
 		return total + count * lengthMm * (Math.PI / 4) * wireDiameterMm(gauge, standard) ** 2 * STEEL_G_PER_MM3
 	}, 0)
 	const paste = sumPaste(design)
-	const pieces = new Map(parts.map(({ id, piecesPerFlower }) => [id, piecesPerFlower]))
 	return {
 		...measureEffort(design),
 		paste,
 		pasteG: paste.reduce((total, { massG }) => total + massG, 0),
 		wires,
-		tapeMm: layers.reduce((total, layer) => total + layerTapeMm(layer), 0),
+		tapeMm: tapeOfFlower(design).reduce((total, { tapeMm }) => total + tapeMm, 0),
 		massG: wireG + parts.reduce((total, { form, piecesPerFlower }) => total + piecesPerFlower * pieceMassG(form), 0),
 		mixtures: mixtures.flatMap(({ id, name, unit }) => {
-			const amount = steps.reduce((total, { part, uses = [] }) => {
-				const each = uses
-					.filter(({ mixture }) => mixture === id)
-					.reduce((sum, { amountPerPiece }) => sum + amountPerPiece, 0)
-				return total + each * (part === undefined ? 1 : (pieces.get(part) ?? 0))
-			}, 0)
+			const amount = steps.reduce((total, step) => total + mixtureEach(step, id) * countOfStep(design, step, ONE), 0)
 			return amount > 0 ? [{ name, amount, unit }] : []
 		}),
 	}
 }
 
-/** Paste by kind and colour, in the order of the parts. */
+const ONE = { flowers: 1 }
+
+/** Of a mixture at each piece, in its unit. */
+function mixtureEach({ uses = [] }: ResolvedStep, id: string): number {
+	return uses.reduce((sum, { mixture, amountPerPiece }) => sum + (mixture === id ? amountPerPiece : 0), 0)
+}
+
+/** Paste by kind and colour, in the order of the parts; a marbled piece is of all its colours. */
 function sumPaste({ parts }: ResolvedDesign): DesignFigures['paste'] {
 	const sums = new Map<string, DesignFigures['paste'][number]>()
-	for (const { paste, colour, form, piecesPerFlower } of parts) {
+	for (const { paste, colour, marbled, form, piecesPerFlower } of parts) {
+		// What is made from other pieces has no paste of its own.
 		const massG = piecesPerFlower * pasteMassG(form)
 		if (!paste || massG === 0) continue
-		const key = `${paste} ${colour}`
-		sums.set(key, { paste, colour, massG: (sums.get(key)?.massG ?? 0) + massG })
+		for (const one of marbled ?? [{ colour, share: 1 }]) {
+			const key = `${paste} ${one.colour}`
+			sums.set(key, { paste, colour: one.colour, massG: (sums.get(key)?.massG ?? 0) + massG * one.share })
+		}
 	}
 	return [...sums.values()]
 }
 
 /** Wires of one flower by gauge, colour and length: of its pieces and of its bundles. */
-function countWires({ parts }: ResolvedDesign): DesignFigures['wires'] {
+function countWires({ parts, bundles }: ResolvedDesign): DesignFigures['wires'] {
 	const sums = new Map<string, DesignFigures['wires'][number]>()
 	const add = ({ gauge, colour, lengthMm }: { gauge: number; colour: string; lengthMm: number }, count: number) => {
 		const key = `${gauge} ${colour} ${lengthMm}`
 		sums.set(key, { gauge, colour, lengthMm, count: (sums.get(key)?.count ?? 0) + count })
 	}
-	for (const { wire, bundles, piecesPerFlower } of parts) {
-		if (wire) add(wire, piecesPerFlower * (wire.perPiece ?? 1))
-		if (bundles?.wire) add(bundles.wire, bundleCount(piecesPerFlower, bundles) * (bundles.wire.perPiece ?? 1))
-	}
+	for (const { wire, piecesPerFlower } of parts) if (wire) add(wire, piecesPerFlower * (wire.perPiece ?? 1))
+	for (const { wire, count } of bundles) if (wire) add(wire, count * (wire.perPiece ?? 1))
 	return [...sums.values()].toSorted((a, b) => a.gauge - b.gauge || b.lengthMm - a.lengthMm)
 }
 
-/** Bundles that so many pieces make; the last may be smaller. */
-export function bundleCount(pieceCount: number, { pieces }: { pieces: number }): number {
-	return Math.ceil(pieceCount / pieces)
+/** Tape that something of a flower takes, and the steps with which it goes. */
+export interface TapeUse {
+	/** The part of a layer, the bundle, or the stem. */
+	name: string
+	/** In the layer, or bundles; absent of the stem. */
+	pieceCount?: number
+	/** Of one flower, unstretched, as full width. */
+	tapeMm: number
+	/** Left out where all of these steps are; none: never. */
+	stepIds: string[]
 }
 
-/** Unstretched tape of one layer of one flower, as full width. */
-export function layerTapeMm(
-	{ joining, tapeTurns, tapeWidth = 'full', pieceCount }: ResolvedLayer,
-	stretch = USUAL_STRETCH,
-): number {
-	if (joining !== 'taped') return 0
-	const turns = turnsLengthMm((tapeTurns ?? 2) * pieceCount, STEM_DIAMETER_MM, stretch)
-	return (turns + spiralLengthMm(STEM_MM, Math.PI / 4, stretch)) * TAPE_SHARES[tapeWidth]
+/** Turns at every taped layer and bundle, and the stem of the flower once. */
+export function tapeOfFlower(design: ResolvedDesign, stretch = USUAL_STRETCH): TapeUse[] {
+	const { layers, bundles, steps, parts, tapedStemMm } = design
+	const ofLayers = layers.flatMap((layer): TapeUse[] => {
+		const tapeMm = layerTapeMm(layer, stretch)
+		if (tapeMm === 0) return []
+		const name = parts.find(({ of }) => of === layer.part)?.partName ?? layer.part
+		const stepIds = steps
+			.filter(({ lays = [] }) => layer.id !== undefined && lays.includes(layer.id))
+			.map(({ id }) => id)
+		return [{ name, pieceCount: layer.pieceCount, tapeMm, stepIds }]
+	})
+	const ofBundles = bundles.flatMap((bundle): TapeUse[] => {
+		const tapeMm = bundleTapeMm(bundle, stretch)
+		const stepIds = steps.filter((step) => step.bundle === bundle.id).map(({ id }) => id)
+		return tapeMm === 0 ? [] : [{ name: bundle.name, pieceCount: bundle.count, tapeMm, stepIds }]
+	})
+	const stemMm = tapedStemMm ?? (ofLayers.length > 0 ? STEM_MM : 0)
+	// The widest of the layers' tape goes down the stem.
+	const width = Math.max(0, ...layers.filter(({ joining }) => joining === 'taped').map(widthShare))
+	const tapeMm = spiralLengthMm(stemMm, Math.PI / 4, stretch) * (width || 1)
+	const stem = { name: 'stem', tapeMm, stepIds: [...new Set(ofLayers.flatMap(({ stepIds }) => stepIds))] }
+	return [...ofLayers, ...ofBundles, ...(stemMm > 0 ? [stem] : [])]
 }
+
+/** Turns round each piece, and those that lock the layer. */
+function layerTapeMm(layer: ResolvedLayer, stretch: number): number {
+	const { joining, tapeTurns, lockTurns = 0, pieceCount } = layer
+	if (joining !== 'taped') return 0
+	const each = tapeTurns ?? (lockTurns > 0 ? 0 : USUAL_TURNS)
+	return turnsLengthMm(each * pieceCount + lockTurns, STEM_DIAMETER_MM, stretch) * widthShare(layer)
+}
+
+function bundleTapeMm({ turns = 0, count }: ResolvedBundle, stretch: number): number {
+	return turnsLengthMm(turns * count, STEM_DIAMETER_MM, stretch)
+}
+
+function widthShare({ tapeWidth = 'full' }: Pick<ResolvedLayer, 'tapeWidth'>): number {
+	return TAPE_SHARES[tapeWidth]
+}
+
+/** Of tape round a piece; common practice, no source. */
+export const USUAL_TURNS = 2

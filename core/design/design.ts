@@ -52,17 +52,93 @@ export interface PartWire {
 	method?: 'grooved board' | 'rolled rib' | 'pinched thread' | 'hooked'
 	/** How far a rib reaches up the piece, as a fraction of its length. */
 	ribFraction?: number
+	/** Whole mm, to which it is cut in the end; absent: it stays as it was cut. */
+	trimmedToMm?: number
+	/** Id of the step that trims it; absent: the first of its part. From then on its off-cut is there. */
+	trimmedIn?: string
+	/** Cut from what the wires of the part with this id leave when they are trimmed, as far as there is enough. */
+	fromOffcutsOf?: string
+}
+
+/** Some pieces of a part, larger, smaller or otherwise shaped than the others; what is absent is as the part says. */
+export interface PartSize {
+	name: string
+	/** Whole, >= 1, per flower. */
+	pieces: number
+	widthMm?: number
+	lengthMm?: number
+	diameterMm?: number
+	thicknessMm?: number
+	massG?: number
+	wire?: PartWire
+	drying?: { backFace: BackFace; former: string }
+	/** As of the part. */
+	breakage?: number
+	when?: Condition
+}
+
+/** So many pieces of a colour, then so many of the next, and over again: from layer to layer the row runs on. */
+export interface AlternatingColour {
+	colour: string
+	/** Whole, >= 1. */
+	pieces: number
+	/** Of the drawing; absent: the part's. */
+	tint?: Tint
+}
+
+/** Colours of which each piece is marbled, by their shares of its paste. */
+export interface MarbledColour {
+	colour: string
+	/** In (0, 1]; all together 1. */
+	share: number
+}
+
+/** Pieces beyond those in the flower, where the instructor has a rule of her own; per flower. */
+export type SpareRule =
+	/** So many more of every size and colour. */
+	| { type: 'more'; pieces: number }
+	/** So many in all, shared among sizes and colours as they are needed, rounded up. */
+	| { type: 'in all'; pieces: number }
+
+/** Pieces of several parts taped together before the assembly, or some of one. */
+export interface Bundle {
+	id: string
+	name: string
+	/** In each bundle. */
+	of: { part: string; pieces: number }[]
+	/** Whole, >= 1, per flower. */
+	count: number
+	/** Of the bundle itself. */
+	wire?: PartWire
+	/** Of tape round each bundle, full width. */
+	turns?: number
+	when?: Condition
 }
 
 /** Something mixed by a recipe, of which steps use a little. */
 export interface Mixture {
 	id: string
 	name: string
+	/** What it is used as, for cautions, films and exchanges; absent: nothing of the kinds. */
+	kind?: MaterialKind
 	/** Of its amounts per piece and of its yield. */
 	unit: 'ml' | 'g'
-	ingredients: { name: string; amount: number; unit: 'ml' | 'g'; allergens?: Allergen[] }[]
+	ingredients: Ingredient[]
 	/** Of one recipe; absent: the sum of the ingredients of the same unit. */
 	yields?: number
+}
+
+/** Bought, or itself a mixture, or paste that is let down: then it joins the bill of that paste and colour. */
+export interface Ingredient {
+	name: string
+	amount: number
+	unit: 'ml' | 'g'
+	allergens?: Allergen[]
+	/** Id of the mixture that it is. */
+	mixture?: string
+	/** Of `colour`; in g. */
+	paste?: Paste
+	colour?: string
 }
 
 export type MaterialKind =
@@ -84,6 +160,8 @@ export interface Material {
 	kind: MaterialKind
 	/** Absent: as is usual for the kind, or not measured out. */
 	gPerPiece?: number
+	/** Once a student, whatever the number of pieces: a palette, gel plates. */
+	per?: 'student'
 }
 
 /** A paste beyond the usual ones, known by the one that it is like. */
@@ -114,7 +192,15 @@ interface PartTerms {
 	wire?: PartWire
 	/** What it dries on, and how that breathes. */
 	drying?: { backFace: BackFace; former: string }
-	/** Pieces taped together before the assembly, on a wire of the bundle's own. */
+	/** Absent: all pieces are as `form` says. Together they make `piecesPerFlower`. */
+	sizes?: PartSize[]
+	/** Absent: all pieces are of `colour`. */
+	alternating?: AlternatingColour[]
+	/** Absent: of one colour. Its gel is bought for each of these colours, none for the marble. */
+	marbled?: MarbledColour[]
+	/** Absent: by the chance that pieces break. */
+	spares?: SpareRule
+	/** Pieces taped together before the assembly, on a wire of the bundle's own; several parts in one: `bundles` of the design. */
 	bundles?: { pieces: number; wire?: PartWire }
 	/** Probability that a piece is lost in the hands of a practised student, in [0, 0.5]. */
 	breakage: number
@@ -125,6 +211,8 @@ export interface Part extends PartTerms {
 	role: PartRole
 	/** Of the drawing alone. */
 	tint: Tint
+	/** The part that it is put on, piece by piece: forty balls on each cone. `piecesPerFlower` counts them all. */
+	on?: string
 	/** Beyond what the paste is known for, as a label says. */
 	allergens?: Allergen[]
 	when?: Condition
@@ -136,6 +224,8 @@ export interface Part extends PartTerms {
 export interface Need {
 	/** Id of the step that goes before. */
 	after: string
+	/** Absent: under every option. */
+	when?: Condition
 	/** Absent: no drying in between. */
 	wait?: {
 		/** Absent: it is time alone that must pass, as for glue to hold. */
@@ -151,6 +241,10 @@ export interface Need {
 	withinMinutes?: number
 	/** The limit if what waits is kept covered. */
 	withinCoveredMinutes?: number
+	/** It must begin while the paste has not reached this stage: the time by which one piece in ten has. */
+	beforeStage?: DryingStage
+	/** It must begin in the time in which a film of the step before is still damp, as computed. */
+	whileDamp?: boolean
 	/** It is kept covered: the longer limit holds. */
 	isCovered?: boolean
 	/** Each piece follows by itself; both steps are of the same part. */
@@ -158,8 +252,10 @@ export interface Need {
 }
 
 interface StepTerms {
-	/** Of a practised adult, per piece of the part, or per flower for a step of the assembly. */
+	/** Of a practised adult, per piece of the part, or per flower for a step of the assembly, unless `per` says otherwise. */
 	minutesPerPiece: number
+	/** Where a size takes longer or shorter, by its name. */
+	minutesBySize?: Record<string, number>
 	/** Once, whatever the number of pieces. */
 	fixedMinutes: number
 	/** For the student, in one or two sentences. */
@@ -178,6 +274,22 @@ export interface Step extends StepTerms {
 	id: string
 	/** Absent: a step of the assembly. */
 	part?: string
+	/** Absent: all sizes of the part. */
+	sizes?: string[]
+	/** Of the part, per flower: this step takes only some of them (the first side; four, then five). Absent: all. */
+	pieces?: number
+	/** Ids of the layers that it puts on. */
+	lays?: string[]
+	/** Id of the bundle that it ties; its minutes and amounts are for each bundle. */
+	bundle?: string
+	/** What its minutes and amounts are for; absent: each piece of its part, each bundle, or each flower. */
+	per?: 'piece' | 'flower' | 'student'
+	/** Puts weight on what it is done to, beyond wiring, taping, hanging and packing, which do so by themselves. */
+	load?: boolean
+	/** Begins straight after the step of this id, if it can. */
+	follows?: string
+	/** What a left-hander does otherwise, in a sentence. */
+	leftHanders?: string
 	/** Two or three words for a tile. */
 	label: string
 	/** Id of the technique that it uses, shown once per course before its first use. */
@@ -190,7 +302,7 @@ export interface Step extends StepTerms {
 	extra?: string
 	materials?: Material[]
 	/** Amounts in the mixture's unit. */
-	uses?: { mixture: string; amountPerPiece: number }[]
+	uses?: { mixture: string; amountPerPiece: number; per?: 'student' }[]
 	/** Beyond what materials, tools and wires tell by themselves. */
 	hazards: Hazard[]
 	/** Absent: under every option. */
@@ -214,7 +326,13 @@ export interface Technique {
 
 /** A layer of the assembly, from inside out. */
 export interface Layer {
+	/** By which a step names it; absent: none does. */
+	id?: string
 	part: string
+	/** Absent: as they come. */
+	sizes?: string[]
+	/** It holds bundles, of which the part is one. */
+	bundle?: string
 	/** In this layer; all layers together use what the parts make. */
 	pieceCount: number
 	/** Distance of the pieces' feet from the middle. */
@@ -231,6 +349,8 @@ export interface Layer {
 	joining?: 'taped' | 'glued'
 	/** Turns of tape a piece. */
 	tapeTurns?: number
+	/** Turns of tape that lock the layer when all its pieces are on. */
+	lockTurns?: number
 	tapeWidth?: 'full' | 'half' | 'third'
 	/** Alternating round the ring; absent: the part's own. */
 	tints?: Tint[]
@@ -258,6 +378,12 @@ export interface Design {
 	choices: Choice[]
 	techniques: Technique[]
 	mixtures?: Mixture[]
+	/** Of several parts; absent: none. */
+	bundles?: Bundle[]
+	/** Unstretched length is reckoned from it: of the stem that is taped once a flower, mm. Absent: as usual where anything is taped. */
+	tapedStemMm?: number
+	/** The steps are best done in the order in which they stand here; absent: yes. */
+	keepOrder?: boolean
 	/** Optional work that steps may belong to, and the value it has for the finished flower. */
 	extras?: { id: string; name: string; value: number }[]
 	parts: Part[]

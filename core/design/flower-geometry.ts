@@ -8,7 +8,8 @@ import { outlineBounds } from '../outlines/measure-outline'
 import { flatten } from '../outlines/outline'
 import { createRng, type Rng } from '../random'
 import type { Tint } from './design'
-import type { PartForm } from '../vocabulary/piece-form'
+import { discDiameterMm } from '../materials/piece-mass'
+import type { FormedForm, PartForm } from '../vocabulary/piece-form'
 import type { ResolvedLayer, ResolvedPart } from './resolve-design'
 
 /** Lean of a layer that says nothing. */
@@ -76,13 +77,14 @@ export function placePieces(
 	const byId = new Map(parts.map((part) => [part.id, part]))
 	let before: Ring = { firstAzimuth: 0, pitch: 0 }
 	return layers.flatMap((layer, l) => {
-		const part = byId.get(layer.part)
-		if (!part) return []
+		if (layer.kinds.length === 0) return []
 		const ring = ringOf(layer, l, before)
 		if (layer.arrangement !== 'free') before = ring
-		return Array.from({ length: layer.pieceCount }, (_, index): PlacedPiece => {
+		return layer.kinds.flatMap((kind, index): PlacedPiece[] => {
+			const part = byId.get(kind)
+			if (!part) return []
 			const azimuth = ring.firstAzimuth + index * ring.pitch
-			return {
+			const placed = {
 				layer: l,
 				index,
 				part,
@@ -94,6 +96,7 @@ export function placePieces(
 				isAlong: layer.arrangement === 'around',
 				scale: 1 + vary(rng, VARIATION.scale),
 			}
+			return [placed]
 		})
 	})
 }
@@ -135,10 +138,7 @@ export function pieceSize(form: PartForm): { widthMm: number; lengthMm: number }
 		case 'cut':
 			return form
 		case 'formed':
-			return {
-				widthMm: form.diameterMm,
-				lengthMm: form.body === 'ball' ? form.diameterMm : (form.lengthMm ?? form.diameterMm),
-			}
+			return formedSize(form)
 		case 'moulded': {
 			const size = mouldedSizeMm(form.massG)
 			return { widthMm: size, lengthMm: size }
@@ -147,6 +147,23 @@ export function pieceSize(form: PartForm): { widthMm: number; lengthMm: number }
 			return { widthMm: form.diameterMm ?? 4, lengthMm: form.diameterMm ?? 4 }
 		case 'derived':
 			return { widthMm: 8, lengthMm: 8 }
+	}
+}
+
+/** A ball is as long as wide, a half ball half as high; one that is flattened is drawn as the disc that it becomes. */
+function formedSize(form: FormedForm): { widthMm: number; lengthMm: number } {
+	const { body, diameterMm, lengthMm = diameterMm } = form
+	switch (body) {
+		case 'ball':
+			return { widthMm: diameterMm, lengthMm: diameterMm }
+		case 'half ball':
+			return { widthMm: diameterMm, lengthMm: diameterMm / 2 }
+		case 'flattened ball': {
+			const acrossMm = discDiameterMm(form)
+			return { widthMm: acrossMm, lengthMm: acrossMm }
+		}
+		default:
+			return { widthMm: diameterMm, lengthMm }
 	}
 }
 
@@ -165,7 +182,10 @@ export function measureRings(parts: readonly ResolvedPart[], layers: readonly Re
 	const byId = new Map(parts.map((part) => [part.id, part]))
 	const placed = placePieces(parts, layers)
 	return layers.flatMap((layer, l) => {
-		const part = byId.get(layer.part)
+		// A ring of several sizes is measured by its widest.
+		const part = layer.kinds
+			.flatMap((kind) => byId.get(kind) ?? [])
+			.toSorted((a, b) => pieceSize(b.form).widthMm - pieceSize(a.form).widthMm)[0]
 		if (
 			!part ||
 			part.form.type !== 'cut' ||

@@ -4,13 +4,15 @@
  * Not for: what is bought; it has no paste of ours.
  */
 import type { Part } from './design'
-import type { PartForm } from '../vocabulary/piece-form'
-import { bodyVolumeMm3, pasteVolumeMm3 } from '../materials/piece-mass'
+import type { BackFace } from '../vocabulary/drying-stage'
+import type { CutForm, FormedForm } from '../vocabulary/piece-form'
+import { bodyVolumeMm3, cutAreaMm2, discDiameterMm, pasteVolumeMm3 } from '../materials/piece-mass'
 import { wireDiameterMm, type GaugeStandard } from '../materials/wire-gauge'
 import type { DryingBody, DryingPiece } from '../drying/drying-piece'
 import { PASTE_TERMS } from '../drying/paste-terms'
 
-export type DriedPart = Pick<Part, 'id' | 'form' | 'paste' | 'ownPaste' | 'drying' | 'wire'>
+/** `of`: the part of the design that it is a kind of; absent of a part of one kind. */
+export type DriedPart = Pick<Part, 'id' | 'form' | 'paste' | 'ownPaste' | 'drying' | 'wire'> & { of?: string }
 
 /**
  * The piece to dry, or undefined: nothing of the part dries by itself, or its form gives no depth.
@@ -24,7 +26,7 @@ export function pieceOfPart(
 ): DryingPiece | undefined {
 	if (part.form.type === 'derived') {
 		const { fromPart } = part.form
-		const source = parts.find(({ id }) => id === fromPart)
+		const source = parts.find(({ id, of = id }) => of === fromPart)
 		// One step is enough: a part derived from a derived one is the same piece cut smaller.
 		return source && source.form.type !== 'derived' ? pieceOfPart(source, parts, standard) : undefined
 	}
@@ -41,14 +43,9 @@ export function pieceOfPart(
 function bodyOf({ form, drying, wire }: DriedPart, standard: GaugeStandard): DryingBody | undefined {
 	switch (form.type) {
 		case 'cut':
-			return {
-				type: 'sheet',
-				thicknessMm: form.thicknessMm,
-				back: drying?.backFace ?? 'board',
-				sizeMm: Math.sqrt(form.widthMm * form.lengthMm),
-			}
+			return cutBody(form, drying?.backFace ?? 'board')
 		case 'formed':
-			return formedBody(form, wire ? wireDiameterMm(wire.gauge, standard) / 2 : 0)
+			return formedBody(form, wire ? wireDiameterMm(wire.gauge, standard) / 2 : 0, drying?.backFace ?? 'board')
 		case 'moulded':
 			return domeOf(pasteVolumeMm3(form), (drying?.backFace ?? 'board') === 'board')
 		case 'bought':
@@ -57,13 +54,33 @@ function bodyOf({ form, drying, wire }: DriedPart, standard: GaugeStandard): Dry
 	}
 }
 
+/** Folded it is two walls thick; rolled up a cylinder as tall as the strip is wide. */
+function cutBody(form: CutForm, back: BackFace): DryingBody {
+	const { widthMm, lengthMm, thicknessMm, shaping } = form
+	if (shaping === 'rolled up') {
+		const volumeMm3 = cutAreaMm2(form) * thicknessMm
+		return { type: 'cylinder', radiusMm: Math.sqrt(volumeMm3 / (Math.PI * widthMm)), wireRadiusMm: 0 }
+	}
+	const walls = shaping === 'folded' ? 2 : 1
+	return { type: 'sheet', thicknessMm: walls * thicknessMm, back, sizeMm: Math.sqrt((widthMm * lengthMm) / walls) }
+}
+
 /** @param wireRadiusMm - of the wire inside, through which nothing dries; 0 without one */
-function formedBody(form: Extract<PartForm, { type: 'formed' }>, wireRadiusMm: number): DryingBody {
+function formedBody(form: FormedForm, wireRadiusMm: number, back: BackFace): DryingBody | undefined {
 	const radiusMm = form.diameterMm / 2
 	const lengthMm = form.lengthMm ?? form.diameterMm
 	switch (form.body) {
 		case 'ball':
 			return { type: 'sphere', radiusMm }
+		case 'half ball':
+			return domeOf(bodyVolumeMm3('half ball', form.diameterMm), back === 'board')
+		case 'flattened ball':
+			return {
+				type: 'sheet',
+				thicknessMm: form.thicknessMm ?? form.diameterMm / 3,
+				back,
+				sizeMm: discDiameterMm(form),
+			}
 		case 'cone':
 			return { type: 'cone', baseRadiusMm: radiusMm, heightMm: lengthMm }
 		case 'cylinder':

@@ -1,28 +1,34 @@
 /**
  * A design with its choices made: plain and complete, without conditions. Everything downstream sees only these.
- * A step that an option takes away is transparent: what needed it needs what came before it, with the wait of the
- * first of the two needs, since the drying belongs to what was really done last.
+ * Parts are split into kinds of pieces; a step that an option takes away is transparent, see bypass-steps.
  */
 import { InputError } from '../errors'
+import { bypassLeftOut } from './bypass-steps'
+import { splitIntoKinds, type KindOfPart } from './kinds-of-part'
 import { holdsUnder, settle, type Varying } from './variants'
-import type { Condition, Design, Layer, Need, Part, Step } from './design'
+import type { Bundle, Condition, Design, Layer, Need, Part, Step } from './design'
 
 /** Option id by choice id. */
 export type Picks = Record<string, string>
 
-export type ResolvedPart = Omit<Part, 'when' | 'variants'>
-export type ResolvedStep = Omit<Step, 'when' | 'variants'>
-export type ResolvedLayer = Omit<Layer, 'when'>
+export type ResolvedPart = KindOfPart
+export type ResolvedNeed = Omit<Need, 'when'>
+export type ResolvedStep = Omit<Step, 'when' | 'variants' | 'needs'> & { needs: ResolvedNeed[] }
+export type ResolvedBundle = Omit<Bundle, 'when'>
+/** With the kind of each of its pieces. */
+export type ResolvedLayer = Omit<Layer, 'when'> & { kinds: string[] }
 
-export interface ResolvedDesign extends Omit<Design, 'choices' | 'parts' | 'steps' | 'layers'> {
+export interface ResolvedDesign extends Omit<Design, 'choices' | 'parts' | 'steps' | 'layers' | 'bundles'> {
 	/** Every choice of the design with the option taken. */
 	picks: Picks
-	/** Those that the options leave. */
+	/** Kinds of pieces of the parts that the options leave, in the order of the parts. */
 	parts: ResolvedPart[]
 	/** Those that the options leave, with their needs past what is left out. */
 	steps: ResolvedStep[]
-	/** Those that the options leave. */
+	/** Those that the options leave, and that some step still lays. */
 	layers: ResolvedLayer[]
+	/** Of one part alone, or of several. */
+	bundles: ResolvedBundle[]
 }
 
 /**
@@ -33,20 +39,51 @@ export function resolveDesign(design: Design, picks: Picks): ResolvedDesign {
 	const { choices: _, ...rest } = design
 	const complete = completePicks(design, picks)
 	const holds = (when: Condition | undefined) => holdsUnder(complete, when)
-	const parts = design.parts.filter(({ when }) => holds(when)).map((part) => settlePlain(part, complete))
-	const kept = new Set(parts.map(({ id }) => id))
+	const settled = design.parts.filter(({ when }) => holds(when)).map((part) => settlePart(part, complete))
+	const kept = new Set(settled.map(({ id }) => id))
 	const isKept = ({ when, part }: Step) => holds(when) && (part === undefined || kept.has(part))
+	const steps = design.steps.filter(isKept)
+	const laid = new Set(steps.flatMap(({ lays = [] }) => lays))
+	const mayBeLaid = new Set(design.steps.flatMap(({ lays = [] }) => lays))
+	const rows = design.layers
+		.filter(
+			({ id, when, part }) => holds(when) && kept.has(part) && (id === undefined || laid.has(id) || !mayBeLaid.has(id)),
+		)
+		.map(({ when: _, ...layer }) => layer)
+	const { parts, layers } = splitIntoKinds(settled, rows)
 	return {
 		...rest,
 		picks: complete,
 		parts,
-		steps: design.steps
-			.filter(isKept)
-			.map((step) => ({ ...settlePlain(step, complete), needs: bypassLeftOut(step, design.steps, isKept) })),
-		layers: design.layers
-			.filter(({ when, part }) => holds(when) && kept.has(part))
-			.map(({ when: _, ...layer }) => layer),
+		layers,
+		bundles: [...bundlesOfParts(settled), ...(design.bundles ?? []).filter(({ when }) => holds(when)).map(withoutWhen)],
+		steps: steps.map((step) => ({
+			...settlePlain(step, complete),
+			needs: bypassLeftOut(step, design, { isKept, holds }),
+		})),
 	}
+}
+
+/** Settled, with the sizes that the options leave. */
+function settlePart(part: Part, picks: Picks): Omit<Part, 'when' | 'variants'> {
+	const { sizes, ...plain } = settlePlain(part, picks)
+	const left = sizes?.filter(({ when }) => holdsUnder(picks, when))
+	return { ...plain, ...(left && left.length > 0 && { sizes: left }) }
+}
+
+/** A part that is bundled by itself says how many go into a bundle; the last may be smaller. */
+function bundlesOfParts(parts: readonly Omit<Part, 'when' | 'variants'>[]): ResolvedBundle[] {
+	return parts.flatMap(({ id, name, bundles, sizes, piecesPerFlower }): ResolvedBundle[] => {
+		if (!bundles) return []
+		const made = sizes?.reduce((sum, { pieces }) => sum + pieces, 0) ?? piecesPerFlower
+		const { pieces, wire } = bundles
+		const count = Math.ceil(made / pieces)
+		return [{ id: `${id}-bundles`, name: `${name}, bundles`, of: [{ part: id, pieces }], count, ...(wire && { wire }) }]
+	})
+}
+
+function withoutWhen({ when: _, ...plain }: Bundle): ResolvedBundle {
+	return plain
 }
 
 /**
@@ -78,18 +115,4 @@ export function keepValidPicks(design: Pick<Design, 'choices'>, picks: Picks): P
 function settlePlain<T extends Varying & { when?: Condition }>(item: T, picks: Picks): Omit<T, 'when' | 'variants'> {
 	const { when: _, variants: __, ...plain } = settle(item, picks)
 	return plain
-}
-
-/**
- * Needs of a step through steps that are left out: it then waits for what they waited for, without their
- * limit, which spoke of a work that is not done.
- */
-function bypassLeftOut(step: Step, steps: readonly Step[], isKept: (step: Step) => boolean): Need[] {
-	return step.needs.flatMap((need) => {
-		const before = steps.find(({ id }) => id === need.after)
-		if (!before || isKept(before)) return [need]
-		return bypassLeftOut(before, steps, isKept).map(({ withinMinutes: _, ...inner }): Need => {
-			return { ...inner, isPieceByPiece: Boolean(inner.isPieceByPiece && need.isPieceByPiece) }
-		})
-	})
 }

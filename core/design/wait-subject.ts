@@ -3,9 +3,12 @@
  * A wait after a step belongs to that step's part, whoever waits.
  */
 import { FILM_SPREAD, filmWaitSec, type FilmWait } from '../drying/film-waits'
-import type { DryingPiece } from '../drying/drying-piece'
+import { toBodies, type DryingSubject } from '../drying/built-flower'
+import { airAt } from '../drying/climate'
 import { forecast } from '../drying/forecast'
 import { FIRST_BELIEF } from '../drying/pace-belief'
+import { bodySoFar } from './body-so-far'
+import { kindsOfStep } from './step-work'
 import { pieceOfPart } from './piece-of-part'
 import { ORDINARY_PLACE } from '../drying/place'
 import type { GaugeStandard } from '../materials/wire-gauge'
@@ -15,7 +18,8 @@ import type { Paste } from '../vocabulary/paste'
 import type { ResolvedDesign, ResolvedStep } from './resolve-design'
 
 export type WaitSubject =
-	| { type: 'piece'; piece: DryingPiece; stage: DryingStage; paste: Paste | undefined }
+	/** A piece, or the body that is built of several. */
+	| { type: 'piece'; piece: DryingSubject; stage: DryingStage; paste: Paste | undefined; what: 'piece' | 'body' }
 	/** At least one. */
 	| { type: 'films'; films: FilmWait[] }
 
@@ -26,22 +30,30 @@ const FILM_OF: Partial<Record<MaterialKind, FilmWait>> = {
 	'gel colour': 'gel smear',
 }
 
-type Context = Pick<ResolvedDesign, 'parts' | 'steps'>
+type Context = Pick<ResolvedDesign, 'parts' | 'steps' | 'layers'>
 
-/** Undefined: nothing of it can be computed. */
-export function subjectOfWait(
+/** One for each kind of piece concerned: the slowest of them counts. None: nothing of it can be computed. */
+export function subjectsOfWait(
 	design: Context,
 	from: ResolvedStep,
 	stage: DryingStage | undefined,
 	standard: GaugeStandard,
-): WaitSubject | undefined {
-	const part = design.parts.find(({ id }) => id === from.part)
-	if (part && stage !== undefined && !hasDriedBefore(design, from)) {
-		const piece = pieceOfPart(part, design.parts, standard)
-		if (piece) return { type: 'piece', piece, stage, paste: part.paste ?? sourcePaste(design, part.form) }
+): WaitSubject[] {
+	const kinds = kindsOfStep(design, from)
+	if (stage !== undefined) {
+		const body = bodySoFar(design, from)
+		if (body) return [{ type: 'piece', piece: toBodies(body.flower), stage, paste: body.paste, what: 'body' }]
+		if (!hasDriedBefore(design, from)) {
+			const pieces = kinds.flatMap((part): WaitSubject[] => {
+				const piece = pieceOfPart(part, design.parts, standard)
+				const paste = part.paste ?? sourcePaste(design, part.form)
+				return piece ? [{ type: 'piece', piece, stage, paste, what: 'piece' }] : []
+			})
+			if (pieces.length > 0) return pieces
+		}
 	}
-	const films = filmsOf(from, stage, isOfPaste(design, part))
-	return films.length === 0 ? undefined : { type: 'films', films }
+	const films = filmsOf(from, stage, isOfPaste(design, kinds[0]))
+	return films.length === 0 ? [] : [{ type: 'films', films }]
 }
 
 /** Hours at even odds and 9 in 10 in an ordinary room; undefined: nothing can be computed. */
@@ -51,19 +63,25 @@ export function reckonUsualWait(
 	standard: GaugeStandard,
 ): { p50: number; p90: number } | 'never' | undefined {
 	const from = design.steps.find(({ id }) => id === need.after)
-	const subject = need.wait && from && subjectOfWait(design, from, need.wait.stage, standard)
-	if (!subject) return undefined
+	const subjects = need.wait && from ? subjectsOfWait(design, from, need.wait.stage, standard) : []
+	const reckoned = subjects.map(reckonInOrdinaryRoom)
+	if (reckoned.length === 0) return undefined
+	return reckoned.reduce((slowest, one) => {
+		if (slowest === 'never' || one === 'never') return 'never'
+		return one.p90 > slowest.p90 ? one : slowest
+	})
+}
+
+function reckonInOrdinaryRoom(subject: WaitSubject): { p50: number; p90: number } | 'never' {
 	const { climate, movement } = ORDINARY_PLACE
 	if (subject.type === 'piece') {
 		const path = { startMinuteOfDay: 0, stays: [{ hours: Infinity, climate, movement }] }
 		const { p50, plan } = forecast(subject.piece, path, FIRST_BELIEF, subject.stage).stages[subject.stage]
 		return p50 === undefined || plan === undefined ? 'never' : { p50, p90: plan }
 	}
-	if (climate.type !== 'steady') return undefined
-	const seconds = subject.films.map((film) => filmWaitSec(film, { ...climate, movement }) ?? Infinity)
-	const p50 = Math.max(...seconds) / 3600
-	if (p50 === Infinity) return 'never'
-	return { p50, p90: p50 * FILM_SPREAD }
+	const air = { ...airAt(climate, 12 * 60), movement }
+	const p50 = Math.max(...subject.films.map((film) => filmWaitSec(film, air) ?? Infinity)) / 3600
+	return p50 === Infinity ? 'never' : { p50, p90: p50 * FILM_SPREAD }
 }
 
 /**
@@ -101,5 +119,5 @@ function isOfPaste(design: Context, part: ResolvedDesign['parts'][number] | unde
 
 /** A derived part is of the paste that it was made from. */
 function sourcePaste({ parts }: Context, form: ResolvedDesign['parts'][number]['form']): Paste | undefined {
-	return form.type === 'derived' ? parts.find(({ id }) => id === form.fromPart)?.paste : undefined
+	return form.type === 'derived' ? parts.find(({ of }) => of === form.fromPart)?.paste : undefined
 }

@@ -76,8 +76,8 @@ export function packClassKit(
 	const seats = seatStudents(course.studentCount, roster)
 	const placing = placeSteps(designs, compiled, plan)
 	const pieces = countClassPieces(course, designs, { seats, placing })
-	const paste = billPaste(pieces, seats, terms)
 	const supplies = billSupplies(course, designs, pieces, { seats, placing, terms })
+	const paste = billPaste(pieces, seats, terms, supplies.pastes)
 	const dates = datesOf(course, compiled, plan)
 	return {
 		studentCount: course.studentCount,
@@ -86,7 +86,11 @@ export function packClassKit(
 		lines: pieces.map((line) => ({ ...line, isMadeAhead: isHandedOutFinished(designs, placing, line) })),
 		paste: paste.lines,
 		sheets: paste.groups,
-		wires: billWires(pieces, { stockLengthsMm, offcuts, minOffcutMm: terms.minOffcutMm }),
+		wires: billWires(
+			pieces,
+			{ designs, demoFlowers: course.demoFlowers, startOf: startsIn(plan) },
+			{ stockLengthsMm, offcuts, minOffcutMm: terms.minOffcutMm },
+		),
 		supplies: supplies.lines,
 		recipes: supplies.recipes,
 		atHand: supplies.atHand,
@@ -94,5 +98,13 @@ export function packClassKit(
 		tools: listTools(course, designs, pieces, { placing, owned }),
 		formers: findFormerPeaks(pieces, designs, { compiled, plan, terms }),
 		exchanges: [...paste.exchanges, ...supplies.exchanges],
+	}
+}
+
+/** When each step of the course begins, where it is done by the class. */
+function startsIn({ placements }: Plan) {
+	return (designId: string, stepId: string): number | undefined => {
+		const placement = placements[`${designId}/${stepId}`]
+		return placement && 'runs' in placement ? placement.runs[0]?.start : undefined
 	}
 }

@@ -5,7 +5,8 @@ import type { CompiledCourse } from '../plan/compile/compiled-course'
 import type { Course, Pace } from '../course/course'
 import { groupBreakage } from '../course/pace'
 import type { ResolvedDesign, ResolvedPart } from '../design/resolve-design'
-import { countPieces, type PieceCount } from '../design/piece-counts'
+import { countPieces, seatShare, workedPieces, type PieceCount } from '../design/piece-counts'
+import { stepsOfKind } from '../design/step-work'
 import type { Plan } from '../plan/problem/plan'
 import { sumOfKits, sumShares, type Shares } from './bill'
 import type { Seat } from './student'
@@ -72,12 +73,16 @@ export function countClassPieces(
 	return designs.flatMap(({ design, flowersPerStudent }) => {
 		const countsAt = countsByPace(course, design, flowersPerStudent)
 		return design.parts.flatMap((part, p): PieceLine[] => {
-			const steps = design.steps.filter((step) => step.part === part.id)
+			const steps = stepsOfKind(design, part)
 			const places = steps.map(({ id }) => placing.placeOf(design.id, id))
 			if (steps.length > 0 && places.every((place) => place === 'dropped')) return []
 			const countAt = (pace: Pace) => present(countsAt(pace)[p], `the count of ${part.name}`)
-			const { made: usual, needed } = countAt(course.pace)
-			const kits = seats.map(({ student }) => countAt(student?.level ?? course.pace).made)
+			const ofUsual = countAt(course.pace)
+			const usual = workedPieces(ofUsual, course.studentCount)
+			const needed = usual - ofUsual.spares
+			const kits = seats.map(({ student }, s) => {
+				return countAt(student?.level ?? course.pace).made + seatShare(ofUsual.madeForClass, s, seats.length)
+			})
 			const swapSets = Math.max(0, ...steps.map(({ id }) => placing.swapsOf(design.id, id)))
 			return [
 				{
@@ -102,13 +107,13 @@ export function countClassPieces(
 }
 
 /** A student breaks as many pieces as her level does. */
-function countsByPace({ spareConfidence }: Course, design: ResolvedDesign, flowers: number) {
+function countsByPace({ spareConfidence, studentCount }: Course, design: ResolvedDesign, flowers: number) {
 	const known = new Map<Pace, PieceCount[]>()
 	return (pace: Pace): PieceCount[] => {
 		const before = known.get(pace)
 		if (before) return before
 		const breakageOf = (breakage: number) => groupBreakage(breakage, pace)
-		const counts = countPieces(design, flowers, { confidence: spareConfidence, breakageOf })
+		const counts = countPieces(design, flowers, { confidence: spareConfidence, breakageOf, studentCount })
 		known.set(pace, counts)
 		return counts
 	}
@@ -121,6 +126,6 @@ export function isHandedOutFinished(
 	line: PieceLine,
 ): boolean {
 	const design = designs.find(({ design: { id } }) => id === line.designId)?.design
-	const steps = design?.steps.filter((step) => step.part === line.part.id) ?? []
+	const steps = design ? stepsOfKind(design, line.part) : []
 	return steps.length > 0 && steps.every(({ id }) => placing.placeOf(line.designId, id) === 'ahead')
 }

@@ -3,6 +3,7 @@ import { unitMinutesOf } from '../plan/problem/plan-times'
 import type { DesignInCourse } from '../plan/compile/compile-course'
 import type { CompiledCourse } from '../plan/compile/compiled-course'
 import type { PartForm } from '../vocabulary/piece-form'
+import { stepsOfKind } from '../design/step-work'
 import type { Plan } from '../plan/problem/plan'
 import { pasteVolumeMm3 } from '../materials/piece-mass'
 import { sumOfKits } from './bill'
@@ -80,7 +81,7 @@ function staysOf(
 	const former = part.drying?.former
 	const design = designs.find(({ design: { id } }) => id === designId)?.design
 	if (!former || !design) return []
-	const steps = new Set(design.steps.filter((step) => step.part === part.id).map(({ id }) => `${designId}/${id}`))
+	const steps = new Set(stepsOfKind(design, part).map(({ id }) => `${designId}/${id}`))
 	return instance.arcs.flatMap((arc): Stay[] => {
 		const [task, placement] = [instance.tasks.find(({ id }) => id === arc.from), plan.placements[arc.from]]
 		const source = tasks[arc.from]

@@ -2,7 +2,7 @@
  * What a student gets instead of something that she avoids or a child must not have, or the warning that nothing is
  * known. Common practice, no source; labels have the last word.
  */
-import type { MaterialKind } from '../design/design'
+import type { MaterialKind, Mixture } from '../design/design'
 import type { Allergen } from '../vocabulary/allergen'
 import { avoidedBy, type Seat } from './student'
 
@@ -53,7 +53,6 @@ const RULES: readonly Rule[] = [
 	{ reason: 'alcohol', fits: isCleaner, instead: () => HOUSEHOLD.soap },
 	{ reason: 'alcohol', fits: isKind('strong alcohol'), instead: () => HOUSEHOLD.lemonWater },
 	{ reason: 'alcohol', fits: isKind('glaze'), instead: () => 'water-based glaze' },
-	{ reason: 'gelatine', fits: isKind('mixture'), instead: (name) => `${name} with cornmeal` },
 	{ reason: 'child', fits: isCleaner, instead: () => HOUSEHOLD.soap },
 	{ reason: 'child', fits: isKind('strong alcohol'), instead: () => HOUSEHOLD.lemonWater },
 	{ reason: 'child', fits: isKind('hot glue'), instead: () => 'edible glue' },
@@ -61,6 +60,48 @@ const RULES: readonly Rule[] = [
 	{ reason: 'child', fits: isKind('spray') },
 	{ reason: 'child', fits: isKind('steam') },
 ]
+
+/** What stands in for an ingredient of a mixture; what is not here has no exchange. */
+const INGREDIENT_INSTEAD: Partial<Record<Allergen, string>> = {
+	gelatine: 'cornmeal',
+	alcohol: HOUSEHOLD.lemonWater,
+	egg: 'chickpea water',
+}
+
+/**
+ * A mixture without the ingredient that a student avoids; undefined where she takes it as it is, or nothing stands in.
+ * It is called by what it holds: nothing keeps the name of what was taken out.
+ */
+export function exchangeInMixture(
+	{ number, student }: Seat,
+	mixture: Mixture,
+): { exchanges: Exchange[]; recipe: Mixture } | undefined {
+	if (!student) return undefined
+	const avoided = avoidedBy(student)
+	const exchanges: Exchange[] = []
+	let recipe = mixture
+	for (const ingredient of mixture.ingredients) {
+		const reason = avoided.find((one) => ingredient.allergens?.includes(one) && INGREDIENT_INSTEAD[one] !== undefined)
+		const instead = reason && INGREDIENT_INSTEAD[reason]
+		if (!instead) continue
+		const { allergens: _, ...rest } = ingredient
+		exchanges.push({ seatNumber: number, what: `${ingredient.name} in ${mixture.name}`, instead, reason })
+		recipe = {
+			...recipe,
+			name: renamed(recipe.name, ingredient.name, instead),
+			ingredients: recipe.ingredients.map((one) => (one === ingredient ? { ...rest, name: instead } : one)),
+		}
+	}
+	return exchanges.length > 0 ? { exchanges, recipe } : undefined
+}
+
+/** The mixture's name with the new ingredient in the place of the old one, or told beside it. */
+function renamed(name: string, ingredient: string, instead: string): string {
+	const at = name.toLowerCase().indexOf(ingredient.toLowerCase())
+	if (at < 0) return `${name}, ${instead} instead of ${ingredient}`
+	const changed = name.slice(0, at) + instead + name.slice(at + ingredient.length)
+	return changed.charAt(0).toUpperCase() + changed.slice(1)
+}
 
 /** The exchange of one ingredient for the student of a seat; undefined where she takes it as it is. */
 export function findExchange({ number, student }: Seat, ingredient: Ingredient): Exchange | undefined {

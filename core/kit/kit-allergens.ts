@@ -19,9 +19,10 @@ export function allergensOfKit({ lines, paste, supplies, recipes }: Bills, seatN
 		...lines.filter(isIn).map(({ part }) => ({ name: part.name.toLowerCase(), allergens: part.allergens ?? [] })),
 		...supplies.filter(isIn).map(({ item }) => ({
 			name: item.name,
-			allergens: item.material
-				? (MATERIAL_ALLERGENS[item.material] ?? [])
-				: (recipes.find(({ name }) => name === item.name)?.ingredients ?? []).flatMap((one) => one.allergens ?? []),
+			allergens: [
+				...(item.material && item.kind === 'material' ? (MATERIAL_ALLERGENS[item.material] ?? []) : []),
+				...(recipes.find(({ name }) => name === item.name)?.ingredients ?? []).flatMap((one) => one.allergens ?? []),
+			],
 		})),
 	]
 	return ALLERGENS.map((allergen) => ({

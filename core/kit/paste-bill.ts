@@ -2,7 +2,8 @@
 import { present } from '../present'
 import type { ResolvedPart } from '../design/resolve-design'
 import { PASTE_ALLERGENS, PASTE_DENSITY_G_PER_CM3 } from '../materials/pastes'
-import { pasteMassG } from '../materials/piece-mass'
+import type { MarbledColour } from '../design/design'
+import { cutAreaMm2, pasteMassG } from '../materials/piece-mass'
 import { toCutPiece, type CutPiece } from '../materials/sheets/nest-pieces'
 import { rollOut, type RolledSheet } from '../materials/sheets/roll-out'
 import { cutOutline } from '../outlines/families'
@@ -19,14 +20,20 @@ export interface PasteItem {
 	/** Of the trade, or the studio's own, or what is taken instead. */
 	paste: string
 	colour: string
+	/** Kneaded of several colours, which are weighed out each by itself. */
+	marbled?: MarbledColour[]
 }
 
 /** Where the paste of a usual kit goes, for whoever asks why. */
-export type PasteSource =
+export type PasteSource = (
 	| { type: 'cut'; partName: string; count: number; areaMm2: number; thicknessMm: number; mg: number }
 	| { type: 'formed'; partName: string; count: number; mg: number }
 	/** Beyond the pieces: scrap at the edges, and what kneading back loses. */
 	| { type: 'rolling'; thicknessMm: number; sheetCount: number; mg: number }
+) & {
+	/** Name of the marble that it is a share of. */
+	mixedInto?: string
+}
 
 export interface PasteLine {
 	item: PasteItem
@@ -67,8 +74,17 @@ interface Batch {
 	count: number
 }
 
-/** What each seat needs of every paste and colour, mg: by piece with spares, rolled out, with what is lost and kept in reserve. */
-export function billPaste(lines: readonly PieceLine[], seats: readonly Seat[], terms: KitTerms): PasteBill {
+/**
+ * What each seat needs of every paste and colour, mg: by piece with spares, rolled out, with what is lost and kept in reserve.
+ *
+ * @param inMixtures - what is let down in mixtures beside
+ */
+export function billPaste(
+	lines: readonly PieceLine[],
+	seats: readonly Seat[],
+	terms: KitTerms,
+	inMixtures: readonly { item: PasteItem; shares: Shares }[] = [],
+): PasteBill {
 	const pasted = lines.filter(({ part }) => part.paste && pasteMassG(part.form) > 0)
 	const gathering = new Gathering<PasteItem>(seats.length)
 	const roll = createRoller(terms)
@@ -77,9 +93,15 @@ export function billPaste(lines: readonly PieceLine[], seats: readonly Seat[], t
 	const weigh = (to: number | 'usual' | ShareName, batches: readonly Batch[]) => {
 		for (const [item, own] of byItem(batches)) {
 			const { mg, sources: from, groups: rolled } = roll(own)
-			gathering.add(item, to, mg)
-			// The kit without changes comes first: others only explain what it does not have.
-			if (!sources.has(item.key)) sources.set(item.key, from)
+			for (const part of splitMarble(item, mg)) {
+				gathering.add(part.item, to, part.mg)
+				// The kit without changes comes first: others only explain what it does not have.
+				const before = sources.get(part.item.key) ?? []
+				if (before.every(({ mixedInto }) => mixedInto !== part.mixedInto)) {
+					const shares = part.mixedInto === undefined ? from : scaleSources(from, part.mg / mg, part.mixedInto)
+					sources.set(part.item.key, [...before, ...shares])
+				}
+			}
 			if (typeof to === 'number') continue
 			groups.push(...rolled.map((group) => ({ ...group, item, maker: to === 'usual' ? ('kit' as const) : to })))
 		}
@@ -110,6 +132,7 @@ export function billPaste(lines: readonly PieceLine[], seats: readonly Seat[], t
 		'demo',
 		pasted.map((line) => ({ item: pasteItem(line.part), line, count: line.shares.demo })),
 	)
+	for (const { item, shares } of inMixtures) addShares(gathering, item, shares)
 	return {
 		lines: gathering
 			.lines(() => terms.reserveShare)
@@ -124,9 +147,39 @@ export function billPaste(lines: readonly PieceLine[], seats: readonly Seat[], t
  *
  * @param instead - name of the paste that somebody has in its place
  */
-function pasteItem({ ownPaste, paste, colour }: ResolvedPart, instead?: string): PasteItem {
+function pasteItem({ ownPaste, paste, colour, marbled }: ResolvedPart, instead?: string): PasteItem {
 	const name = present(instead ?? ownPaste?.name ?? paste, 'the paste of a part of paste')
-	return { key: `paste:${name}:${colour}`, paste: name, colour }
+	if (!marbled) return { key: `paste:${name}:${colour}`, paste: name, colour }
+	const mix = marbled.map((one) => `${one.colour} ${one.share}`).join('+')
+	return { key: `paste:${name}:${colour}:${mix}`, paste: name, colour, marbled }
+}
+
+/** A marble as the colours that it is kneaded of, exact in sum; anything else as it is. */
+function splitMarble(item: PasteItem, mg: number): { item: PasteItem; mg: number; mixedInto?: string }[] {
+	if (!item.marbled) return [{ item, mg }]
+	const total = item.marbled.reduce((sum, { share }) => sum + share, 0)
+	let [shareBefore, mgBefore] = [0, 0]
+	return item.marbled.map(({ colour, share }) => {
+		shareBefore += share
+		const until = Math.round((mg * shareBefore) / total)
+		const own = until - mgBefore
+		mgBefore = until
+		return {
+			item: { key: `paste:${item.paste}:${colour}`, paste: item.paste, colour },
+			mg: own,
+			mixedInto: item.colour,
+		}
+	})
+}
+
+function scaleSources(sources: readonly PasteSource[], share: number, mixedInto: string): PasteSource[] {
+	return sources.map((source) => ({ ...source, mg: Math.round(source.mg * share), mixedInto }))
+}
+
+function addShares(gathering: Gathering<PasteItem>, item: PasteItem, shares: Shares): void {
+	gathering.add(item, 'usual', shares.usual)
+	shares.kits.forEach((amount, s) => gathering.add(item, s, amount))
+	for (const name of ['ahead', 'demo', 'swapOuts'] as const) gathering.add(item, name, shares[name])
 }
 
 /** What the student of the seat has instead, where she avoids something in the paste. */
@@ -272,7 +325,9 @@ function cutPieceOf({ line }: Batch, { gapMm }: KitTerms): CutPiece {
 	if (form.type !== 'cut') throw new TypeError(`${line.part.name} is not cut`)
 	const { outline, lobes, path, widthMm, lengthMm } = form
 	const key = [outline, lobes, path, widthMm, lengthMm].join('|')
-	return toCutPiece(idOf(line), cutOutline(form), { key, gapMm })
+	const piece = toCutPiece(idOf(line), cutOutline(form), { key, gapMm })
+	// A hole lies in the piece's own place on the sheet; its paste is kneaded back.
+	return { ...piece, areaMm2: cutAreaMm2(form) }
 }
 
 /** Box of its outline, mm; what is not cut has none. */

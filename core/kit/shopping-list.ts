@@ -101,8 +101,8 @@ export function listNeeds(kit: ClassKit): ClassNeed[] {
 			continue
 		}
 		const shown = scaleRecipe(recipe, shares.demo)
-		scaleRecipe(recipe, shares.total).forEach(({ name, unit, amount }, i) => {
-			if (!isHousehold(name))
+		scaleRecipe(recipe, shares.total).forEach(({ name, unit, amount, isMade }, i) => {
+			if (!isHousehold(name) && !isMade)
 				add('ingredient', name, unit, {
 					...terms,
 					amount,

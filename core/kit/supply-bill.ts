@@ -2,13 +2,15 @@
 import type { DesignInCourse } from '../plan/compile/compile-course'
 import type { Course } from '../course/course'
 import { MATERIAL_ALLERGENS } from '../design/allergens'
-import { layerTapeMm } from '../design/design-figures'
+import { tapeOfFlower } from '../design/design-figures'
 import type { Material, MaterialKind, Mixture } from '../design/design'
-import type { ResolvedStep } from '../design/resolve-design'
+import type { ResolvedDesign, ResolvedPart, ResolvedStep } from '../design/resolve-design'
+import { countOfStep, kindsOfStep } from '../design/step-work'
 import { amountOfSeat, Gathering, type AmountUnit, type Shares, type ShareName } from './bill'
 import type { PieceLine, StepPlacing } from './class-pieces'
-import { findExchange, type Exchange, type Ingredient } from './exchanges'
+import { exchangeInMixture, findExchange, type Exchange, type Ingredient } from './exchanges'
 import { USUAL_G_PER_PIECE, type KitTerms } from './kit-terms'
+import type { PasteItem } from './paste-bill'
 import type { Seat } from './student'
 
 export interface SupplyItem {
@@ -46,23 +48,29 @@ export interface SupplyBill {
 	recipes: Mixture[]
 	/** Named by steps without an amount. */
 	atHand: string[]
+	/** Paste that mixtures are made with, in mg. */
+	pastes: { item: PasteItem; shares: Shares }[]
 }
 
-/** So much of something for each of so many pieces or flowers. */
+/** Who a use is counted for: a kit without changes, the kit of a seat, or what the instructor shows. */
+type Counted = 'usual' | 'demo' | number
+
+/** So much of something, so often. */
 interface Use {
 	item: SupplyItem
 	ingredient: Ingredient
-	/** Of one piece, in the item's unit. */
+	/** Each time, in the item's unit. */
 	each: number
 	what: string
 	/** The amount is what is usual for the kind, not the design's own. */
 	isUsual: boolean
-	/** Whose pieces they are; flowers where absent. */
-	line?: PieceLine
-	flowersPerStudent: number
+	/** How often: pieces, bundles, flowers, or once. */
+	countOf: (who: Counted) => number
 	maker: PieceLine['maker']
 	/** Dried sets that are brought for each student. */
 	swaps: number
+	/** Paste that is let down in a mixture. */
+	paste?: PasteItem
 }
 
 interface SupplyTerms {
@@ -79,38 +87,56 @@ export function billSupplies(
 	lines: readonly PieceLine[],
 	{ seats, placing, terms }: SupplyTerms,
 ): SupplyBill {
-	const uses = designs.flatMap((item) => usesOf(item, lines, { placing, terms }))
+	const uses = designs.flatMap((item) => usesOf(item, lines, { placing, terms, demoFlowers: course.demoFlowers }))
 	const gathering = new Gathering<SupplyItem>(seats.length)
+	const pastes = new Gathering<PasteItem>(seats.length)
 	const sources = new Map<string, SupplySource[]>()
 	const exchanges = new Map<string, Exchange>()
-	const countOf = ({ line, flowersPerStudent }: Use, s: number) =>
-		line ? amountOfSeat(line.shares, s) : flowersPerStudent
+	const exchangedRecipes: Mixture[] = []
+	const mixtures = designs.flatMap(({ design }) => design.mixtures ?? [])
 	for (const use of uses) {
-		const usual = use.line?.shares.usual ?? use.flowersPerStudent
-		if (use.maker === 'students') gathering.add(use.item, 'usual', toWhole(use.each * usual))
+		const add = (item: SupplyItem, to: number | 'usual' | ShareName, amount: number) => {
+			if (use.paste) pastes.add(use.paste, to, amount)
+			else gathering.add(item, to, amount)
+		}
+		const usual = use.countOf('usual')
+		if (use.maker === 'students') add(use.item, 'usual', toWhole(use.each * usual))
 		seats.forEach((seat, s) => {
-			const exchange = findExchange(seat, use.ingredient)
-			if (exchange) exchanges.set(`${seat.number} ${exchange.what} ${exchange.reason}`, exchange)
-			const item = exchange?.instead ? exchanged(use.item, exchange.instead) : use.item
-			const amount = toWhole(use.each * countOf(use, s))
-			gathering.add(item, use.maker === 'students' ? s : 'ahead', amount)
-			gathering.add(item, 'swapOuts', amount * use.swaps)
+			const { item, exchanges: made, recipe } = itemOfSeat(use, seat, mixtures)
+			for (const one of made) exchanges.set(`${seat.number} ${one.what} ${one.reason}`, one)
+			if (recipe) exchangedRecipes.push(recipe)
+			const amount = toWhole(use.each * use.countOf(s))
+			add(item, use.maker === 'students' ? s : 'ahead', amount)
+			add(item, 'swapOuts', amount * use.swaps)
 		})
-		const shown = use.line?.shares.demo ?? course.demoFlowers
-		gathering.add(use.item, 'demo' satisfies ShareName, toWhole(use.each * shown))
+		add(use.item, 'demo' satisfies ShareName, toWhole(use.each * use.countOf('demo')))
 		const source = { what: use.what, count: usual, each: use.each, isUsual: use.isUsual }
 		sources.set(use.item.key, [...(sources.get(use.item.key) ?? []), source])
 	}
-	const used = new Set(uses.flatMap(({ item }) => (item.kind === 'mixture' ? [item.name] : [])))
-	const recipes = designs.flatMap(({ design }) => design.mixtures ?? []).filter(({ name }) => used.has(name))
+	const supplies = gathering.lines(({ kind }) => (kind === 'bought' ? 0 : terms.reserveShare))
+	const used = new Set(supplies.flatMap(({ item }) => (item.kind === 'mixture' ? [item.name] : [])))
+	const recipes = [...mixtures, ...exchangedRecipes].filter(({ name }) => used.has(name))
 	return {
-		lines: gathering
-			.lines(({ kind }) => (kind === 'bought' ? 0 : terms.reserveShare))
-			.map(({ item, shares }) => ({ item, shares, sources: sources.get(item.key) ?? [] })),
+		lines: supplies.map(({ item, shares }) => ({ item, shares, sources: sources.get(item.key) ?? [] })),
+		pastes: pastes.lines(() => 0),
 		exchanges: [...exchanges.values()],
 		recipes: [...new Map(recipes.map((recipe) => [recipe.name, recipe])).values()],
 		atHand: listAtHand(designs),
 	}
+}
+
+/** What a seat has of a use: the same, something instead of it, or the mixture with another ingredient. */
+function itemOfSeat(
+	{ item, ingredient }: Use,
+	seat: Seat,
+	mixtures: readonly Mixture[],
+): { item: SupplyItem; exchanges: Exchange[]; recipe?: Mixture } {
+	const recipe = item.kind === 'mixture' ? mixtures.find(({ name }) => name === item.name) : undefined
+	const other = recipe && exchangeInMixture(seat, recipe)
+	if (other) return { item: { ...item, key: `mixture:${other.recipe.name}`, name: other.recipe.name }, ...other }
+	const exchange = findExchange(seat, ingredient)
+	if (!exchange) return { item, exchanges: [] }
+	return { item: exchange.instead ? exchanged(item, exchange.instead) : item, exchanges: [exchange] }
 }
 
 /** An exchange is bought and weighed like what it stands for, but is not of its kind: it brings none of its allergens. */
@@ -123,72 +149,150 @@ function toWhole(amount: number): number {
 	return Math.ceil(amount - 1e-6)
 }
 
-/** What every step of the design takes, by piece, for those who do it. */
-function usesOf(
-	{ design, flowersPerStudent }: DesignInCourse,
-	lines: readonly PieceLine[],
-	{ placing, terms }: Pick<SupplyTerms, 'placing' | 'terms'>,
-): Use[] {
-	const own = lines.filter(({ designId }) => designId === design.id)
-	const bought = own.flatMap((line): Use[] => {
-		const { form, name } = line.part
-		if (form.type !== 'bought') return []
-		const item: SupplyItem = { key: `bought:${form.item}`, kind: 'bought', name: form.item, unit: 'piece' }
-		const ingredient: Ingredient = { name: form.item, kind: 'other', allergens: line.part.allergens ?? [] }
-		const common = { item, ingredient, each: 1, what: name, isUsual: false, line, flowersPerStudent }
-		return [{ ...common, maker: line.maker, swaps: line.swapSets }]
-	})
-	const tape = design.layers.flatMap((layer): Use[] => {
-		const each = layerTapeMm(layer, terms.tapeStretch)
-		const name = design.parts.find(({ id }) => id === layer.part)?.name ?? layer.part
-		const item: SupplyItem = { key: 'tape:floral tape', kind: 'tape', name: 'floral tape', unit: 'mm' }
-		const ingredient: Ingredient = { name: 'floral tape', kind: 'other', allergens: [] }
-		const common = { item, ingredient, each, what: `${design.name}: ${name}`, isUsual: false, flowersPerStudent }
-		return each > 0 ? [{ ...common, maker: 'students', swaps: 0 }] : []
-	})
-	const ofSteps = design.steps.flatMap((step) => {
-		const place = placing.placeOf(design.id, step.id)
-		if (place === 'dropped') return []
-		const line = own.find(({ part }) => part.id === step.part)
-		if (step.part !== undefined && !line) return []
-		const common = {
-			...(line && { line }),
-			flowersPerStudent,
-			maker: place === 'ahead' ? ('instructor' as const) : ('students' as const),
-			swaps: placing.swapsOf(design.id, step.id),
-			what: `${line?.part.name ?? design.name}: ${step.label.toLowerCase()}`,
-		}
-		return [...materialsOf(step), ...mixturesOf(step, design.mixtures ?? [])].map((use): Use => ({ ...common, ...use }))
-	})
-	return [...bought, ...tape, ...ofSteps]
+interface UseTerms extends Pick<SupplyTerms, 'placing' | 'terms'> {
+	demoFlowers: number
 }
 
-type BareUse = Pick<Use, 'item' | 'ingredient' | 'each' | 'isUsual'>
+/** What every step of the design takes, for those who do it. */
+function usesOf({ design, flowersPerStudent }: DesignInCourse, lines: readonly PieceLine[], terms: UseTerms): Use[] {
+	const { placing, demoFlowers } = terms
+	const own = lines.filter(({ designId }) => designId === design.id)
+	const flowersOf = (who: Counted) => (who === 'demo' ? demoFlowers : flowersPerStudent)
+	const ofSteps = design.steps.flatMap((step): Use[] => {
+		const place = placing.placeOf(design.id, step.id)
+		if (place === 'dropped') return []
+		const kinds = kindsOfStep(design, step)
+		const worked = own.filter(({ part }) => kinds.includes(part))
+		if (step.part !== undefined && worked.length === 0) return []
+		const work = (who: Counted) => {
+			const piecesOf = (kind: ResolvedPart) =>
+				piecesFor(
+					worked.find(({ part }) => part === kind),
+					who,
+				)
+			const count = countOfStep(design, step, { flowers: flowersOf(who), piecesOf })
+			return who === 'demo' && demoFlowers === 0 ? 0 : count
+		}
+		const once = (who: Counted) => (who === 'demo' && demoFlowers === 0 ? 0 : 1)
+		const common = {
+			maker: place === 'ahead' ? ('instructor' as const) : ('students' as const),
+			swaps: placing.swapsOf(design.id, step.id),
+			what: `${worked[0]?.part.partName ?? design.name}: ${step.label.toLowerCase()}`,
+		}
+		return [...materialsOf(step, design.mixtures ?? []), ...mixturesOf(step, design.mixtures ?? [])].map(
+			({ isPerStudent, ...use }): Use => ({ ...common, ...use, countOf: isPerStudent ? once : work }),
+		)
+	})
+	return [...boughtUses(own), ...tapeUses(design, terms, flowersOf), ...ofSteps]
+}
+
+/** Pieces of a line for somebody. */
+function piecesFor(line: PieceLine | undefined, who: Counted): number {
+	if (!line) return 0
+	return typeof who === 'number' ? amountOfSeat(line.shares, who) : line.shares[who]
+}
+
+/** Bought pieces, by the piece or by the length that is cut from a roll. */
+function boughtUses(lines: readonly PieceLine[]): Use[] {
+	return lines.flatMap((line): Use[] => {
+		const { form, name, allergens = [] } = line.part
+		if (form.type !== 'bought') return []
+		const { item: what, lengthMm } = form
+		const item: SupplyItem =
+			lengthMm === undefined
+				? { key: `bought:${what}`, kind: 'bought', name: what, unit: 'piece' }
+				: { key: `tape:${what}`, kind: 'tape', name: what, unit: 'mm' }
+		return [
+			{
+				item,
+				ingredient: { name: what, kind: 'other', allergens },
+				each: lengthMm ?? 1,
+				what: name,
+				isUsual: false,
+				countOf: (who) => piecesFor(line, who),
+				maker: line.maker,
+				swaps: line.swapSets,
+			},
+		]
+	})
+}
+
+/** Tape of layers, bundles and the stem; what a step would have tied that nobody does takes none. */
+function tapeUses(design: ResolvedDesign, { placing, terms }: UseTerms, flowersOf: (who: Counted) => number): Use[] {
+	const item: SupplyItem = { key: 'tape:floral tape', kind: 'tape', name: 'floral tape', unit: 'mm' }
+	const ingredient: Ingredient = { name: 'floral tape', kind: 'other', allergens: [] }
+	return tapeOfFlower(design, terms.tapeStretch).flatMap(({ name, tapeMm, stepIds }): Use[] => {
+		const places = stepIds.map((id) => placing.placeOf(design.id, id))
+		if (places.length > 0 && places.every((place) => place === 'dropped')) return []
+		const maker = places.length > 0 && places.every((place) => place === 'ahead') ? 'instructor' : 'students'
+		const swaps = Math.max(0, ...stepIds.map((id) => placing.swapsOf(design.id, id)))
+		const what = `${design.name}: ${name}`
+		return [{ item, ingredient, each: tapeMm, what, isUsual: false, countOf: flowersOf, maker, swaps }]
+	})
+}
+
+type BareUse = Pick<Use, 'item' | 'ingredient' | 'each' | 'isUsual' | 'paste'> & { isPerStudent: boolean }
 
 /** Of one piece of the step; materials that lie at hand and are not measured out are not among them. */
-function materialsOf({ materials = [] }: ResolvedStep): BareUse[] {
+function materialsOf({ materials = [], uses = [] }: ResolvedStep, mixtures: readonly Mixture[]): BareUse[] {
 	return materials.flatMap((material) => {
 		const grams = amountOf(material)
 		if (grams === undefined) return []
-		const { name, kind } = material
+		const { name, kind, per } = material
+		const isPerStudent = per === 'student'
+		const mixed = mixtures.find((one) => one.kind === kind && kind !== 'other')
+		// What is mixed by a recipe of this kind is that mixture, whatever the step calls it; named twice, it is meant once.
+		if (mixed && uses.some(({ mixture }) => mixture === mixed.id)) return []
+		if (mixed) return mixtureUses(mixed, grams, mixtures).map((use) => ({ ...use, isPerStudent }))
 		const item: SupplyItem = { key: `material:${name}`, kind: 'material', name, unit: 'mg', material: kind }
 		const ingredient: Ingredient = { name, kind, allergens: MATERIAL_ALLERGENS[kind] ?? [] }
-		return [{ item, ingredient, each: grams * 1000, isUsual: material.gPerPiece === undefined }]
+		return [{ item, ingredient, each: grams * 1000, isUsual: material.gPerPiece === undefined, isPerStudent }]
 	})
 }
 
 /** Of one piece of the step, with everything that is stirred in. */
 function mixturesOf({ uses = [] }: ResolvedStep, mixtures: readonly Mixture[]): BareUse[] {
-	return uses.flatMap(({ mixture: id, amountPerPiece }) => {
+	return uses.flatMap(({ mixture: id, amountPerPiece, per }) => {
 		const mixture = mixtures.find((one) => one.id === id)
 		if (!mixture) return []
-		const { name, unit, ingredients } = mixture
-		const item: SupplyItem = { key: `mixture:${name}`, kind: 'mixture', name, unit: unit === 'ml' ? 'µl' : 'mg' }
-		const allergens = ingredients.flatMap((one) => one.allergens ?? [])
-		const ingredient: Ingredient = { name, kind: 'mixture', allergens }
-		return [{ item, ingredient, each: amountPerPiece * 1000, isUsual: false }]
+		return mixtureUses(mixture, amountPerPiece, mixtures).map((use) => ({ ...use, isPerStudent: per === 'student' }))
 	})
 }
+
+/** A mixture, the mixtures in it, and paste that is let down in any of them. A millilitre counts as a gram. */
+function mixtureUses(
+	mixture: Mixture,
+	amount: number,
+	mixtures: readonly Mixture[],
+	depth = 0,
+): Omit<BareUse, 'isPerStudent'>[] {
+	const { name, unit, ingredients, kind } = mixture
+	const item: SupplyItem = {
+		key: `mixture:${name}`,
+		kind: 'mixture',
+		name,
+		unit: unit === 'ml' ? 'µl' : 'mg',
+		...(kind && { material: kind }),
+	}
+	const allergens = ingredients.flatMap((one) => one.allergens ?? [])
+	const ingredient: Ingredient = { name, kind: 'mixture', allergens }
+	const makes = yieldOf(mixture)
+	const inner = ingredients.flatMap((one): Omit<BareUse, 'isPerStudent'>[] => {
+		const each = makes > 0 ? (amount * one.amount) / makes : 0
+		const other = mixtures.find(({ id }) => id === one.mixture)
+		if (other && depth < DEEPEST) return mixtureUses(other, each, mixtures, depth + 1)
+		if (!one.paste) return []
+		const colour = one.colour ?? UNDYED
+		const paste: PasteItem = { key: `paste:${one.paste}:${colour}`, paste: one.paste, colour }
+		return [{ item, ingredient, each: each * 1000, isUsual: false, paste }]
+	})
+	return [{ item, ingredient, each: amount * 1000, isUsual: false }, ...inner]
+}
+
+/** Mixtures in one another go no deeper; a circle is refused before. */
+const DEEPEST = 5
+/** Of paste in a mixture that says no colour. */
+const UNDYED = 'white'
 
 /** Grams a piece as the design says, or as is usual for the kind; undefined: not measured out. */
 function amountOf({ kind, gPerPiece }: Material): number | undefined {
@@ -207,16 +311,23 @@ export interface IngredientAmount {
 	unit: 'µl' | 'mg'
 	/** Of the unit. */
 	amount: number
+	/** Itself mixed, or paste: on a line of its own. */
+	isMade?: true
 }
 
 /** A recipe scaled to an amount of the mixture, in its small unit, each ingredient rounded up. */
-export function scaleRecipe({ unit, ingredients, yields }: Mixture, amount: number): IngredientAmount[] {
-	const same = ingredients.filter((one) => one.unit === unit)
-	const makes = yields ?? same.reduce((sum, one) => sum + one.amount, 0)
+export function scaleRecipe(mixture: Mixture, amount: number): IngredientAmount[] {
+	const makes = yieldOf(mixture)
 	if (!(makes > 0)) return []
-	return ingredients.map((one) => ({
+	return mixture.ingredients.map((one) => ({
 		name: one.name,
 		unit: one.unit === 'ml' ? 'µl' : 'mg',
 		amount: toWhole((amount * one.amount) / makes),
+		...((one.mixture ?? one.paste) && { isMade: true }),
 	}))
+}
+
+/** Of one recipe, in the mixture's unit. */
+function yieldOf({ unit, ingredients, yields }: Mixture): number {
+	return yields ?? ingredients.reduce((sum, one) => sum + (one.unit === unit ? one.amount : 0), 0)
 }

@@ -2,7 +2,9 @@
 import { present } from '../present'
 import type { DesignInCourse } from '../plan/compile/compile-course'
 import type { Course } from '../course/course'
+import type { ResolvedPart } from '../design/resolve-design'
 import { paceFactor } from '../course/pace'
+import { countOfStep, kindsOfStep, minutesOfStep } from '../design/step-work'
 import { claimsOf } from '../plan/compile/tool-claims'
 import {
 	queueingMinutes,
@@ -49,16 +51,20 @@ export function listTools(
 		for (const step of design.steps) {
 			const place = placing.placeOf(design.id, step.id)
 			if (place !== 'class' && place !== 'home') continue
-			const line = lines.find(({ designId, part }) => designId === design.id && part.id === step.part)
-			const label = `${line?.part.name ?? design.name}: ${step.label}`
+			const partName = kindsOfStep(design, step)[0]?.partName ?? design.name
+			const label = `${partName}: ${step.label}`
 			for (const tool of step.tools) uses.set(tool, [...(uses.get(tool) ?? []), label])
 			if (place === 'home') continue
+			const piecesOf = ({ id }: ResolvedPart) =>
+				lines.find(({ designId, part }) => designId === design.id && part.id === id)?.shares.usual ?? 0
+			const terms = { flowers: flowersPerStudent, piecesOf }
+			const pieceCount = countOfStep(design, step, terms)
+			const minutes = minutesOfStep(design, step, terms) - step.fixedMinutes
 			works.push({
 				studentCount: course.studentCount,
-				minutesPerPiece: step.minutesPerPiece * pace,
+				minutesPerPiece: (minutes / Math.max(1, pieceCount)) * pace,
 				claims: claimsOf(step),
-				pieceCount:
-					step.part === undefined ? flowersPerStudent : present(line, `the pieces of ${step.label}`).shares.usual,
+				pieceCount,
 			})
 		}
 	}

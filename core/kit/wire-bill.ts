@@ -1,10 +1,11 @@
 /** Wires of the pieces and of their bundles, by gauge and colour, with how they are cut: pooled, and kit by kit. */
-import { bundleCount } from '../design/design-figures'
 import type { PartWire } from '../design/design'
 import type { Demand } from '../materials/cutting-bounds'
 import { cutWithOffcuts, type OffcutPlan } from '../materials/cut-with-offcuts'
 import { cutWires, type CuttingPlan } from '../materials/cutting-plan'
 import { amountOfSeat, sumOfKits, sumShares, type Shares } from './bill'
+import type { DesignInCourse } from '../plan/compile/compile-course'
+import { stepsOfKind } from '../design/step-work'
 import type { PieceLine } from './class-pieces'
 
 export interface WireLine {
@@ -51,34 +52,111 @@ export interface WireTerms {
 }
 
 /** The wires of every seat by gauge and colour, and how they are cut from stock lengths and off-cuts. */
-export function billWires(lines: readonly PieceLine[], terms: WireTerms): WireGroup[] {
+export function billWires(
+	lines: readonly PieceLine[],
+	{ designs, demoFlowers, startOf }: WireContext,
+	terms: WireTerms,
+): WireGroup[] {
 	const groups = new Map<string, Pick<WireGroup, 'key' | 'gauge' | 'colour' | 'lines'>>()
-	for (const line of lines) {
-		for (const { wire, partName, shares } of wiresOf(line)) {
-			const { gauge, colour, lengthMm } = wire
-			const key = `wire:${gauge}:${colour}`
-			const group = groups.get(key) ?? { key, gauge, colour, lines: [] }
-			group.lines.push({ designName: line.designName, partName, lengthMm, maker: line.maker, shares })
-			groups.set(key, group)
-		}
+	const wanted = [
+		...lines.flatMap((line) => wiresOfPieces(line, lines, { designs, startOf })),
+		...designs.flatMap((one) => wiresOfBundles(one, lines, demoFlowers)),
+	]
+	for (const { wire, ...line } of wanted) {
+		const { gauge, colour, lengthMm } = wire
+		const key = `wire:${gauge}:${colour}`
+		const group = groups.get(key) ?? { key, gauge, colour, lines: [] }
+		group.lines.push({ ...line, lengthMm })
+		groups.set(key, group)
 	}
 	return [...groups.values()]
 		.toSorted((a, b) => a.gauge - b.gauge || a.colour.localeCompare(b.colour))
 		.map((group) => ({ ...group, ...cutGroup(group, terms) }))
 }
 
-/** Wires of one line: of its pieces, and of the bundles that they are taped into. */
-function wiresOf(line: PieceLine): { wire: PartWire; partName: string; shares: Shares }[] {
-	const { part } = line
-	const { wire, bundles } = part
-	const own = wire ? [{ wire, partName: part.name, shares: mapShares(line, (n) => n * (wire.perPiece ?? 1)) }] : []
-	const bundleWire = bundles?.wire
-	if (!bundles || !bundleWire) return own
-	const shares = mapShares(line, (n) => bundleCount(n, bundles) * (bundleWire.perPiece ?? 1))
-	return [...own, { wire: bundleWire, partName: `${part.name}, bundles`, shares }]
+interface WireContext {
+	designs: readonly DesignInCourse[]
+	demoFlowers: number
+	/** Minute of the plan at which a step begins; undefined: it is not done, or ahead. */
+	startOf: (designId: string, stepId: string) => number | undefined
 }
 
-/** Dried pieces are bundled student by student, as the kits are. */
+/** Wires of one line's pieces, each breaking with its piece, but for those that come from off-cuts. */
+function wiresOfPieces(
+	line: PieceLine,
+	lines: readonly PieceLine[],
+	context: Pick<WireContext, 'designs' | 'startOf'>,
+): Wanted[] {
+	const { wire, name } = line.part
+	if (!wire) return []
+	const all = mapShares(line, (n) => n * (wire.perPiece ?? 1))
+	const shares = wire.fromOffcutsOf === undefined ? all : lessOffcuts(all, line, lines, context)
+	return [{ wire, designName: line.designName, partName: name, maker: line.maker, shares }]
+}
+
+/** What is left to cut from stock after each has used the off-cuts of her own trimmed wires, if those are there in time. */
+function lessOffcuts(
+	wanted: Shares,
+	line: PieceLine,
+	lines: readonly PieceLine[],
+	{ designs, startOf }: Pick<WireContext, 'designs' | 'startOf'>,
+): Shares {
+	const design = designs.find((one) => one.design.id === line.designId)?.design
+	const { wire } = line.part
+	const sources = lines.filter(({ designId, part }) => {
+		return designId === line.designId && part.of === wire?.fromOffcutsOf && part.wire?.trimmedToMm !== undefined
+	})
+	const [source] = sources
+	if (!design || !wire || !source) return wanted
+	const trims = source.part.wire?.trimmedIn ?? stepsOfKind(design, source.part)[0]?.id ?? ''
+	const needs = stepsOfKind(design, line.part)[0]?.id ?? ''
+	const [trimmed, needed] = [startOf(line.designId, trims), startOf(line.designId, needs)]
+	// Who is handed a wire before the off-cut exists is handed one from stock.
+	if (trimmed !== undefined && needed !== undefined && needed < trimmed) return wanted
+	const there = (countOf: (shares: Shares) => number) =>
+		sources.reduce((sum, { part, shares }) => {
+			const own = part.wire
+			if (!own?.trimmedToMm) return sum
+			const each = Math.floor((own.lengthMm - own.trimmedToMm) / wire.lengthMm)
+			return sum + countOf(shares) * (own.perPiece ?? 1) * Math.max(0, each)
+		}, 0)
+	const rest = (countOf: (shares: Shares) => number) => Math.max(0, countOf(wanted) - there(countOf))
+	return sumShares({
+		usual: rest(({ usual }) => usual),
+		kits: wanted.kits.map((_, s) => rest((shares) => amountOfSeat(shares, s))),
+		ahead: 0,
+		demo: rest(({ demo }) => demo),
+		swapOuts: wanted.swapOuts,
+	})
+}
+
+/** Wires of the bundles: as many as the flowers have, whatever spares lie loose beside them. */
+function wiresOfBundles(
+	{ design, flowersPerStudent }: DesignInCourse,
+	lines: readonly PieceLine[],
+	demoFlowers: number,
+): Wanted[] {
+	return design.bundles.flatMap(({ wire, of, name, count }): Wanted[] => {
+		const line = lines.find((one) => one.designId === design.id && of.some(({ part }) => part === one.part.of))
+		if (!wire || !line) return []
+		const perFlower = count * (wire.perPiece ?? 1)
+		const kits = line.shares.kits.map(() => perFlower * flowersPerStudent)
+		const shares = sumShares({
+			usual: perFlower * flowersPerStudent,
+			kits,
+			ahead: 0,
+			demo: perFlower * demoFlowers,
+			swapOuts: line.swapSets * sumOfKits({ kits }),
+		})
+		return [{ wire, designName: design.name, partName: name, maker: line.maker, shares }]
+	})
+}
+
+interface Wanted extends Pick<WireLine, 'designName' | 'partName' | 'maker' | 'shares'> {
+	wire: PartWire
+}
+
+/** Dried pieces are wired student by student, as the kits are. */
 function mapShares({ shares, swapSets }: PieceLine, countOf: (pieces: number) => number): Shares {
 	const kits = shares.kits.map(countOf)
 	return sumShares({

@@ -2,7 +2,7 @@
  * Mass of one piece from its form: cut by exact area, formed by the volume of its body, moulded as measured.
  * Assumes that a thinned edge loses nothing: the stroke moves paste, it does not take any off.
  */
-import type { FormedBody, PartForm } from '../vocabulary/piece-form'
+import type { CutForm, FormedBody, FormedForm, PartForm } from '../vocabulary/piece-form'
 import { cutOutline } from '../outlines/families'
 import { outlineAreaMm2 } from '../outlines/measure-outline'
 import { PASTE_DENSITY_G_PER_CM3 } from './pastes'
@@ -16,8 +16,18 @@ const MM3_PER_CM3 = 1000
  */
 export function pasteMassG(form: PartForm): number {
 	if (form.type === 'moulded') return form.massG
-	if (form.type === 'cut') return toGrams(outlineAreaMm2(cutOutline(form)) * form.thicknessMm)
+	if (form.type === 'cut') return toGrams(cutAreaMm2(form) * form.thicknessMm)
 	return form.type === 'formed' ? toGrams(bodyVolumeMm3(form.body, form.diameterMm, form.lengthMm)) : 0
+}
+
+/**
+ * Area of a cut piece without its holes.
+ *
+ * @throws {PathError} an outline of its own that is none
+ */
+export function cutAreaMm2(form: CutForm): number {
+	const holes = (form.holes ?? []).reduce((sum, hole) => sum + (hole.count ?? 1) * outlineAreaMm2(cutOutline(hole)), 0)
+	return Math.max(0, outlineAreaMm2(cutOutline(form)) - holes)
 }
 
 /** Volume of paste in mm³ of a moulded piece, by its mass. */
@@ -38,7 +48,10 @@ export function bodyVolumeMm3(body: FormedBody, diameterMm: number, lengthMm = d
 	const base = Math.PI * diameterMm ** 2
 	switch (body) {
 		case 'ball':
+		case 'flattened ball':
 			return (base * diameterMm) / 6
+		case 'half ball':
+			return (base * diameterMm) / 12
 		case 'cone':
 			return (base * lengthMm) / 12
 		case 'cylinder':
@@ -46,6 +59,11 @@ export function bodyVolumeMm3(body: FormedBody, diameterMm: number, lengthMm = d
 		case 'drop':
 			return (base * diameterMm) / 12 + (base * Math.max(0, lengthMm - diameterMm / 2)) / 12
 	}
+}
+
+/** Across the disc that a flattened ball becomes. */
+export function discDiameterMm({ diameterMm, thicknessMm = diameterMm / 3 }: FormedForm): number {
+	return Math.sqrt((4 * bodyVolumeMm3('flattened ball', diameterMm)) / (Math.PI * thicknessMm))
 }
 
 /** At the density of gum paste. */

@@ -28,7 +28,13 @@ const cache = new Map<string, Outline>()
  *
  * @throws {PathError} an `own` path that is none
  */
-export function cutOutline({ outline, lobes = DEFAULT_LOBES, path = '', widthMm, lengthMm }: CutForm): Outline {
+export function cutOutline({
+	outline,
+	lobes = DEFAULT_LOBES,
+	path = '',
+	widthMm,
+	lengthMm,
+}: Pick<CutForm, 'outline' | 'lobes' | 'path' | 'widthMm' | 'lengthMm'>): Outline {
 	const key = outline === 'own' ? path : `${outline} ${lobes}`
 	const shape = cache.get(key) ?? parsePath(shapeOf(outline, lobes, path))
 	// A long session edits many paths: the cache is for the few in use.

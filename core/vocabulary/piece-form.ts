@@ -31,15 +31,42 @@ export interface CutForm {
 	lengthMm: number
 	/** Rolled. */
 	thicknessMm: number
+	/** Cut out of each piece and kneaded back: a ring is a circle without its middle. */
+	holes?: Hole[]
+	/** After cutting: folded over or stuffed, it dries as two walls on one another; rolled up, as a cylinder of its width. */
+	shaping?: 'folded' | 'rolled up'
 }
 
-export type FormedBody = 'ball' | 'cone' | 'drop' | 'cylinder'
+/** Openings of one kind in a cut piece, none over another or over the edge. */
+export interface Hole {
+	outline: OutlineFamily
+	widthMm: number
+	lengthMm: number
+	/** Absent: 1. */
+	count?: number
+}
+
+/** A flattened ball has the mass of the ball and dries as a disc of its thickness; a half ball stands on its flat side. */
+export const FORMED_BODIES = ['ball', 'cone', 'drop', 'cylinder', 'flattened ball', 'half ball'] as const
+export type FormedBody = (typeof FORMED_BODIES)[number]
+
+export interface FormedForm {
+	type: 'formed'
+	body: FormedBody
+	/** Of a ball before it is flattened. */
+	diameterMm: number
+	/** Of a cone, drop or cylinder, tip included. */
+	lengthMm?: number
+	/** Of a flattened ball. */
+	thicknessMm?: number
+}
 
 /** How the pieces of a part come about. */
 export type PartForm =
 	| CutForm
-	| { type: 'formed'; body: FormedBody; diameterMm: number; lengthMm?: number }
+	| FormedForm
 	| { type: 'moulded'; massG: number }
-	| { type: 'bought'; item: string; massG?: number; diameterMm?: number }
-	/** Each piece of another part gives so many of these. */
-	| { type: 'derived'; fromPart: string; piecesEach: number }
+	/** With a length it is cut from a roll: ribbon, thread, tape that is itself a leaf. */
+	| { type: 'bought'; item: string; massG?: number; diameterMm?: number; lengthMm?: number }
+	/** Each piece of another part gives so many of these; counted for each kit, or over the class where what is left of one student's piece serves another. */
+	| { type: 'derived'; fromPart: string; piecesEach: number; shared?: 'kit' | 'class' }

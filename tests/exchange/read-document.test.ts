@@ -1,4 +1,5 @@
 import { describe, expect, test } from 'vitest'
+import type { Design } from '../../core/design/design'
 import { InputError } from '../../core/errors'
 import { readDesign, readInstance, readPlan } from '../../exchange/read-document'
 import firstForm from '../fixtures/designs-form-1.json'
@@ -29,14 +30,34 @@ describe('a design', () => {
 
 	describe('of the first form', () => {
 		test.each(firstForm.map((document) => [document.name, document] as const))(
-			'%s is the same but for the name of a paste',
+			'%s says the same, with names for its layers and the steps that lay them',
 			(_, document) => {
 				const design = readDesign(document)
 
 				const now = JSON.stringify({ ...document, formatVersion: 2 })
-				expect(design).toEqual(JSON.parse(now.replaceAll('"stiffened sugarpaste"', '"sugarpaste with CMC"')))
+				const { layers, steps, parts, ...rest } = JSON.parse(
+					now.replaceAll('"stiffened sugarpaste"', '"sugarpaste with CMC"'),
+				) as Design
+				expect(design).toMatchObject({ ...rest, layers })
+				expect(design.steps.map(({ lays: _lays, ...step }) => step)).toEqual(
+					steps.map((step) => (step.teaching === 'must' ? { ...step, places: ['class'] } : step)),
+				)
+				expect(design.parts).toEqual(
+					parts.map((part) => (part.form.type === 'derived' ? { ...part, breakage: 0 } : part)),
+				)
 				expect(readDesign(design)).toEqual(design)
-				expect(design).toEqual(demoDesign(document.id))
+			},
+		)
+
+		test.each(firstForm.map((document) => [document.name, document] as const))(
+			'%s has every joined layer laid: a glued one by its part, a taped one by the assembly',
+			(_, document) => {
+				const design = readDesign(document)
+				for (const { id, part, joining } of design.layers.filter((layer) => layer.joining)) {
+					const laying = design.steps.filter(({ lays = [] }) => id !== undefined && lays.includes(id))
+					expect(laying.length).toBeGreaterThan(0)
+					if (joining === 'glued') expect(laying.map((step) => step.part)).toContain(part)
+				}
 			},
 		)
 

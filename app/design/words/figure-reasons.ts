@@ -11,7 +11,7 @@ export interface FigureReasons {
 	mass: string[]
 }
 
-export function figureReasons({ parts, assemblyMinutes, tape, chain }: FigureShares): FigureReasons {
+export function figureReasons({ parts, bundles, assemblyMinutes, tape, chain }: FigureShares): FigureReasons {
 	return {
 		work: [
 			...parts
@@ -28,8 +28,16 @@ export function figureReasons({ parts, assemblyMinutes, tape, chain }: FigureSha
 			.map(
 				(part) => `${piecesOf(part)} of ${part.pasteG.toFixed(2)} g: ${(part.pieceCount * part.pasteG).toFixed(1)} g`,
 			),
-		wires: parts.filter(({ wireCount }) => wireCount > 0).map((part) => `${part.wireCount} in ${piecesOf(part)}`),
-		tape: tape.map(({ name, pieceCount, tapeMm }) => `${pieceCount} × ${name.toLowerCase()}: ${Math.round(tapeMm)} mm`),
+		wires: [
+			...parts.filter(({ wireCount }) => wireCount > 0).map((part) => `${part.wireCount} in ${piecesOf(part)}`),
+			...bundles
+				.filter(({ wireCount }) => wireCount > 0)
+				.map(({ wireCount, count, name }) => `${wireCount} in ${count} × ${name.toLowerCase()}`),
+		],
+		tape: tape.map(({ name, pieceCount, tapeMm }) => {
+			const what = pieceCount === undefined ? `the ${name}` : `${pieceCount} × ${name.toLowerCase()}`
+			return `${what}: ${Math.round(tapeMm)} mm`
+		}),
 		mass: [
 			...parts
 				.filter(({ massG }) => massG > 0)

@@ -1,7 +1,7 @@
 /** Changes of a design's choices. */
 import type { Condition, Design } from '../design'
 import { forgetOption } from './conditions'
-import { removePart } from './edit-parts'
+import { forgetNames, removePart } from './edit-parts'
 import { removeSteps } from './edit-steps'
 import { freshId, slugOf } from './fresh-id'
 
@@ -101,10 +101,18 @@ function mapConditions(whole: Design, fateOf: (when: Condition) => Fate): Design
 			return Object.assign({}, kept, ...usual, { variants }) as T
 		})
 	}
-	return {
+	return forgetNames({
 		...design,
-		parts: design.parts.flatMap((part) => settleVariants(part)),
-		steps: design.steps.flatMap((step) => settleVariants(step)),
+		parts: design.parts.flatMap((part) => settleVariants(part)).map(settleSizes),
+		steps: design.steps
+			.flatMap((step) => settleVariants(step))
+			.map((step) => ({ ...step, needs: step.needs.flatMap(settle) })),
 		layers: design.layers.flatMap(settle),
+		...(design.bundles && { bundles: design.bundles.flatMap(settle) }),
+	})
+
+	function settleSizes(part: Design['parts'][number]): Design['parts'][number] {
+		const sizes = part.sizes?.flatMap(settle)
+		return sizes ? { ...part, sizes } : part
 	}
 }

@@ -11,8 +11,8 @@ export type PartChange = { [K in keyof Omit<Part, 'id' | 'variants'>]?: Part[K] 
 /** Terms go where the scope says; role, tint, allergens and existence belong to the part itself. */
 export function changePart(design: Design, id: string, change: PartChange, scope: EditScope): Design {
 	// What is no term of an option belongs to the part itself, whatever option is shown.
-	const { role, tint, allergens, when, ...terms } = change
-	const own = Object.fromEntries(Object.entries({ role, tint, allergens, when }).filter(([key]) => key in change))
+	const { role, tint, allergens, when, on, ...terms } = change
+	const own = Object.fromEntries(Object.entries({ role, tint, allergens, when, on }).filter(([key]) => key in change))
 	return {
 		...design,
 		parts: design.parts.map((part) => {
@@ -53,11 +53,16 @@ export function duplicatePart(design: Design, id: string): Design {
 export function removePart(design: Design, id: string): Design {
 	const derived = design.parts.filter(({ form }) => form.type === 'derived' && form.fromPart === id)
 	const without = removeSteps(design, new Set(design.steps.filter((step) => step.part === id).map((step) => step.id)))
-	const removed = {
+	const layers = without.layers.filter((layer) => layer.part !== id)
+	const { bundles } = without
+	const removed = forgetNames({
 		...without,
-		parts: without.parts.filter((part) => part.id !== id),
-		layers: without.layers.filter((layer) => layer.part !== id),
-	}
+		parts: without.parts
+			.filter((part) => part.id !== id)
+			.map((part) => (part.on === id ? withValues(part, { on: undefined }) : part)),
+		layers,
+		...(bundles && { bundles: bundles.filter(({ of }) => of.every(({ part }) => part !== id)) }),
+	})
 	return derived.reduce((left, part) => removePart(left, part.id), removed)
 }
 
@@ -86,7 +91,27 @@ export function addLayer(design: Design, layer: Layer): Design {
 
 /** Without the layer; its part stays. */
 export function removeLayer(design: Design, index: number): Design {
-	return { ...design, layers: design.layers.toSpliced(index, 1) }
+	return forgetNames({ ...design, layers: design.layers.toSpliced(index, 1) })
+}
+
+/** Without names of layers and bundles that are gone. */
+export function forgetNames(design: Design): Design {
+	const layers = new Set(design.layers.map(({ id }) => id))
+	const bundles = new Set((design.bundles ?? []).map(({ id }) => id))
+	const known = (id: string | undefined) => id === undefined || bundles.has(id)
+	return {
+		...design,
+		layers: design.layers.map((layer) => (known(layer.bundle) ? layer : withValues(layer, { bundle: undefined }))),
+		steps: design.steps.map((step) => {
+			const lays = step.lays?.filter((id) => layers.has(id))
+			const isWhole = lays?.length === step.lays?.length && known(step.bundle)
+			if (isWhole) return step
+			return withValues(step, {
+				lays: lays && lays.length > 0 ? lays : undefined,
+				...(!known(step.bundle) && { bundle: undefined }),
+			})
+		}),
+	}
 }
 
 /** With the layer at another place, counted from inside out. */

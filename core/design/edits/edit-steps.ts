@@ -4,13 +4,23 @@
  */
 import type { Design, Need, Step } from '../design'
 import { circleProblems } from '../validate-design'
-import { changeVarying, type EditScope } from './conditions'
+import { passOn } from '../bypass-steps'
+import { changeVarying, withValues, type EditScope } from './conditions'
 import { freshId, slugOf } from './fresh-id'
 
 export type StepChange = { [K in keyof Omit<Step, 'id' | 'variants'>]?: Step[K] | undefined }
 
 /** Terms of a step that options may change; the others belong to the step itself. */
-const TERMS = ['minutesPerPiece', 'fixedMinutes', 'sentence', 'tools', 'toolShares', 'places', 'teaching']
+const TERMS = [
+	'minutesPerPiece',
+	'minutesBySize',
+	'fixedMinutes',
+	'sentence',
+	'tools',
+	'toolShares',
+	'places',
+	'teaching',
+]
 
 /** Terms go where the scope says; needs, technique and the like belong to the step itself. */
 export function changeStep(design: Design, id: string, change: StepChange, scope: EditScope): Design {
@@ -68,9 +78,14 @@ export function removeSteps(design: Design, ids: ReadonlySet<string>): Design {
 	const byId = new Map(design.steps.map((step) => [step.id, step]))
 	const bypass = (need: Need): Need[] => {
 		if (!ids.has(need.after)) return [need]
-		return (byId.get(need.after)?.needs ?? [])
-			.flatMap(bypass)
-			.map(({ isPieceByPiece: _, withinMinutes: __, ...inner }) => inner)
+		const leftOut = byId.get(need.after)
+		if (!leftOut) return []
+		return leftOut.needs.flatMap(bypass).map((inner): Need => {
+			const when = { ...inner.when, ...need.when }
+			const isSamePiece = byId.get(inner.after)?.part === leftOut.part
+			const past = passOn(need, inner, { leftOut, isSamePiece })
+			return { ...past, ...(Object.keys(when).length > 0 && { when }) }
+		})
 	}
 	return {
 		...design,
@@ -80,6 +95,9 @@ export function removeSteps(design: Design, ids: ReadonlySet<string>): Design {
 				step.needs.some(({ after }) => ids.has(after))
 					? { ...step, needs: uniqueNeeds(step.needs.flatMap(bypass)) }
 					: step,
+			)
+			.map((step) =>
+				step.follows !== undefined && ids.has(step.follows) ? withValues(step, { follows: undefined }) : step,
 			),
 	}
 }

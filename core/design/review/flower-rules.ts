@@ -1,5 +1,6 @@
 import { changeLayer, changePart } from '../edits/edit-parts'
 import { measureRings, pieceSize } from '../flower-geometry'
+import { piecesTaken } from '../piece-counts'
 import type { ResolvedLayer } from '../resolve-design'
 import type { Design } from '../design'
 import type { ReviewRule } from './finding'
@@ -13,7 +14,7 @@ export const fitBaseToPetal: ReviewRule = ({ resolved, picks }) => {
 		return (role === 'centre' || role === 'base') && form.type === 'formed' && form.body !== 'cylinder'
 	})
 	const first = resolved.layers
-		.map(({ part }) => resolved.parts.find(({ id }) => id === part))
+		.map(({ part }) => resolved.parts.find(({ of }) => of === part))
 		.find((part) => part?.role === 'petal' && part.form.type === 'cut')
 	if (!base || !first || base.form.type !== 'formed' || first.form.type !== 'cut') return []
 	const { lengthMm: height } = pieceSize(base.form)
@@ -61,9 +62,21 @@ export const closeGaps: ReviewRule = ({ design, resolved }) => {
 
 /** Colours that alternate round a ring need a count that they divide. */
 export const evenAlternation: ReviewRule = ({ design, resolved }) => {
-	return resolved.layers.flatMap(({ tints, pieceCount }, l) => {
-		if (!tints || pieceCount % tints.length === 0) return []
+	return resolved.layers.flatMap(({ tints, pieceCount, part, kinds, arrangement }, l) => {
 		const index = indexIn(design, resolved.layers, l)
+		const colours = new Set(resolved.parts.filter(({ of }) => of === part).map(({ colour }) => colour))
+		const isRing = arrangement === 'over gaps' || arrangement === 'aligned'
+		if (colours.size > 1 && isRing && pieceCount > 1 && kinds[0] === kinds.at(-1)) {
+			return [
+				{
+					id: `uneven ${l}`,
+					layer: index,
+					message: `${pieceCount} pieces of ${colours.size} colours meet with two of the same.`,
+					reason: 'The row of colours does not go evenly into this ring. Nobody minds; an even number would close it.',
+				},
+			]
+		}
+		if (!tints || pieceCount % tints.length === 0) return []
 		const count = pieceCount + tints.length - (pieceCount % tints.length)
 		return [
 			{
@@ -79,9 +92,12 @@ export const evenAlternation: ReviewRule = ({ design, resolved }) => {
 
 /** Layers that ask for more pieces than are made, or leave some over. */
 export const layerWithoutRoom: ReviewRule = ({ resolved, picks }) => {
-	return resolved.parts.flatMap(({ id, name, piecesPerFlower }) => {
+	const whole = new Map(resolved.parts.map((part) => [part.of, part]))
+	return [...whole].flatMap(([id, { partName: name, piecesOfPart, size }]) => {
+		const takers = resolved.parts.filter(({ form }) => form.type === 'derived' && form.fromPart === id)
+		const piecesPerFlower = piecesOfPart - piecesTaken(takers)
 		const placed = resolved.layers
-			.filter(({ part }) => part === id)
+			.filter(({ part, bundle }) => part === id && bundle === undefined)
 			.reduce((sum, { pieceCount }) => sum + pieceCount, 0)
 		if (placed === 0 || placed === piecesPerFlower) return []
 		return [
@@ -90,10 +106,13 @@ export const layerWithoutRoom: ReviewRule = ({ resolved, picks }) => {
 				part: id,
 				message: `${name}: ${piecesPerFlower} are made, ${placed} are put into the layers.`,
 				reason: 'Spares are added by the kits; a flower’s own number should be what it holds.',
-				fix: {
-					label: `Make ${placed}`,
-					apply: (design: Design) => changePart(design, id, { piecesPerFlower: placed }, { picks }),
-				},
+				...(size === undefined && {
+					fix: {
+						label: `Make ${placed + piecesOfPart - piecesPerFlower}`,
+						apply: (design: Design) =>
+							changePart(design, id, { piecesPerFlower: placed + piecesOfPart - piecesPerFlower }, { picks }),
+					},
+				}),
 			},
 		]
 	})

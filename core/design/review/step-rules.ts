@@ -3,11 +3,12 @@ import type { Design } from '../design'
 import type { ResolvedDesign, ResolvedStep } from '../resolve-design'
 import { DRYING_STAGES, type DryingStage } from '../../vocabulary/drying-stage'
 import { steadyPath } from '../../drying/climate'
-import type { DryingPiece } from '../../drying/drying-piece'
+import { pasteOf, type DryingSubject } from '../../drying/built-flower'
 import { forecast } from '../../drying/forecast'
 import { FIRST_BELIEF } from '../../drying/pace-belief'
 import { cutOffHumidity } from '../../drying/stages'
-import { subjectOfWait } from '../wait-subject'
+import { countOfStep, minutesOfStep, stepsOfKind } from '../step-work'
+import { subjectsOfWait } from '../wait-subject'
 import type { ReviewRule } from './finding'
 
 /** Hands-on minutes of a usual session; common practice, no source. */
@@ -33,10 +34,11 @@ export const giveStepsTime: ReviewRule = ({ resolved, picks }) => {
 
 /** A step longer than a session that may not be interrupted: it fits nowhere. */
 export const tooLongForASession: ReviewRule = ({ resolved }) => {
-	const pieces = new Map(resolved.parts.map(({ id, piecesPerFlower }) => [id, piecesPerFlower]))
-	return resolved.steps.flatMap(({ id, part, label, minutesPerPiece, fixedMinutes, leastPieces }) => {
-		const count = part === undefined ? 1 : (pieces.get(part) ?? 1)
-		const minutes = Math.round(fixedMinutes + count * minutesPerPiece * USUAL_PACE)
+	return resolved.steps.flatMap((step) => {
+		const { id, label, fixedMinutes, leastPieces } = step
+		const count = countOfStep(resolved, step, { flowers: 1 })
+		const each = minutesOfStep(resolved, step, { flowers: 1 }) - fixedMinutes
+		const minutes = Math.round(fixedMinutes + each * USUAL_PACE)
 		if (minutes <= SESSION_MINUTES || leastPieces !== undefined) return []
 		const least = Math.max(1, Math.floor(count / 4))
 		return [
@@ -61,12 +63,16 @@ export const stageNeverReached: ReviewRule = ({ resolved, picks, standard }) => 
 	return resolved.steps.flatMap((step) =>
 		step.needs.flatMap((need) => {
 			const from = resolved.steps.find(({ id }) => id === need.after)
-			const subject = need.wait && from && subjectOfWait(resolved, from, need.wait.stage, standard)
-			if (!from || subject?.type !== 'piece' || need.wait?.isByHand) return []
-			const { piece, stage } = subject
-			const cutOff = cutOffHumidity(piece.paste, stage)
-			// Far from the cut-off there is no need to look closer.
-			if (cutOff > ORDINARY_HUMIDITY + FAR || isPromised(piece, stage)) return []
+			if (!need.wait || !from || need.wait.isByHand) return []
+			const never = subjectsOfWait(resolved, from, need.wait.stage, standard).find((subject) => {
+				if (subject.type !== 'piece') return false
+				// Far from the cut-off there is no need to look closer.
+				const isFar = cutOffHumidity(pasteOf(subject.piece), subject.stage) > ORDINARY_HUMIDITY + FAR
+				return !isFar && !isPromised(subject.piece, subject.stage)
+			})
+			if (never?.type !== 'piece') return []
+			const { piece, stage } = never
+			const cutOff = cutOffHumidity(pasteOf(piece), stage)
 			const reached = stageInstead(piece, stage, bearsWeight(step, resolved))
 			return [
 				{
@@ -97,12 +103,12 @@ const ORDINARY_HUMIDITY = 0.5
 const FAR = 0.12
 const ORDINARY_PATH = steadyPath({ temperatureC: 21, humidity: ORDINARY_HUMIDITY }, 'still')
 
-function isPromised(piece: DryingPiece, stage: DryingStage): boolean {
+function isPromised(piece: DryingSubject, stage: DryingStage): boolean {
 	return forecast(piece, ORDINARY_PATH, FIRST_BELIEF, stage).stages[stage].plan !== undefined
 }
 
 /** What may be waited for in its place: as dry as it gets where nothing hangs on it, or the last stage that it does reach. */
-function stageInstead(piece: DryingPiece, stage: DryingStage, isLoaded: boolean): DryingStage | undefined {
+function stageInstead(piece: DryingSubject, stage: DryingStage, isLoaded: boolean): DryingStage | undefined {
 	const isDryAsked = stage === 'firm' || stage === 'hard' || stage === 'through'
 	if (isDryAsked && !isLoaded && isPromised(piece, 'settled')) return 'settled'
 	const before = DRYING_STAGES.slice(0, DRYING_STAGES.indexOf(stage)).filter((each) => each !== 'settled')
@@ -110,7 +116,8 @@ function stageInstead(piece: DryingPiece, stage: DryingStage, isLoaded: boolean)
 }
 
 /** Whether pieces are put to work by the step: taped or wired up into what holds them. */
-function bearsWeight({ part }: ResolvedStep, { layers, parts }: ResolvedDesign): boolean {
+function bearsWeight({ part, load }: ResolvedStep, { layers, parts }: ResolvedDesign): boolean {
+	if (load !== undefined) return load
 	const isBuilt = layers.some(({ joining }) => joining === 'taped') || parts.some(({ wire }) => wire !== undefined)
 	return part === undefined && isBuilt
 }
@@ -118,7 +125,7 @@ function bearsWeight({ part }: ResolvedStep, { layers, parts }: ResolvedDesign):
 /** A part that nobody makes. */
 export const partWithoutSteps: ReviewRule = ({ resolved }) => {
 	return resolved.parts
-		.filter(({ id, form }) => form.type !== 'bought' && !resolved.steps.some(({ part }) => part === id))
+		.filter((kind) => kind.form.type !== 'bought' && stepsOfKind(resolved, kind).length === 0)
 		.map(({ id, name }) => ({
 			id: `no-steps ${id}`,
 			part: id,

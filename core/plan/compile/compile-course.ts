@@ -6,9 +6,11 @@
 import { present } from '../../present'
 import type { Need, Teaching } from '../../design/design'
 import { limitOf } from '../../design/need-limit'
-import type { ResolvedDesign, ResolvedStep } from '../../design/resolve-design'
+import type { ResolvedDesign, ResolvedPart, ResolvedStep } from '../../design/resolve-design'
 import { InputError } from '../../errors'
-import { countPieces } from '../../design/piece-counts'
+import { passOn } from '../../design/bypass-steps'
+import { countPieces, workedPieces } from '../../design/piece-counts'
+import { countOfStep, kindsOfStep, minutesOfStep } from '../../design/step-work'
 import { sharedMinutesPerPiece, type OwnedTools } from '../../materials/sharing/tool-sharing'
 import type { Arc, Instance } from '../problem/instance'
 import { batchSizes, groupIntoBatches } from './batches'
@@ -16,6 +18,7 @@ import type { ArcSource, CompiledCourse, TaskSource } from './compiled-course'
 import type { Course } from '../../course/course'
 import { compileDemos } from './compile-demos'
 import { ORDINARY_TERMS, type PlanTerms } from './drying-terms'
+import { createLimitFinder, type LimitFinder } from './find-limits'
 import { createWaitFinder, waitKey, type WaitFinder } from './find-waits'
 import { groupBreakage, INSTRUCTOR_FACTOR, paceFactor } from '../../course/pace'
 import { toWindows } from './session-windows'
@@ -47,9 +50,12 @@ export function compileCourse(
 	const { origin, windows } = toWindows(course.sessions, terms.zone)
 	const perDesign = designs.map((item) => compileSteps(course, item, terms.ownedTools ?? {}))
 	const steps = perDesign.flat()
-	const findWait = createWaitFinder(course, terms, origin)
+	const finders = {
+		findWait: createWaitFinder(course, terms, origin),
+		findLimit: createLimitFinder(course, terms, origin),
+	}
 	const arcs = designs.flatMap(({ design }, d) => {
-		return compileArcs(design, present(perDesign[d], `the steps of ${design.name}`), findWait)
+		return compileArcs(design, present(perDesign[d], `the steps of ${design.name}`), finders)
 	})
 	const demos = compileDemos(
 		steps,
@@ -88,22 +94,21 @@ function compileSteps(course: Course, { design, flowersPerStudent }: DesignInCou
 	const counts = countPieces(design, flowersPerStudent, {
 		confidence: course.spareConfidence,
 		breakageOf: (breakage) => groupBreakage(breakage, course.pace),
+		studentCount: course.studentCount,
 	})
 	const pace = paceFactor(course.pace, course.planFor)
-	const pieceCountOf = ({ part, label }: ResolvedStep) => {
-		if (part === undefined) return flowersPerStudent
-		return present(
-			counts.find((count) => count.part.id === part),
-			`the part of ${label}`,
-		).made
-	}
+	const made = new Map(counts.map((count) => [count.part, workedPieces(count, course.studentCount)]))
+	const work = { flowers: flowersPerStudent, piecesOf: (kind: ResolvedPart) => made.get(kind) ?? 0 }
+	const pieceCountOf = (step: ResolvedStep) => countOfStep(design, step, work)
+	const handsOn = (step: ResolvedStep) => minutesOfStep(design, step, work) - step.fixedMinutes
 	const minutesOf = (step: ResolvedStep) => {
-		const work = {
+		const count = pieceCountOf(step)
+		const shared = {
 			studentCount: course.studentCount,
-			minutesPerPiece: step.minutesPerPiece * pace,
+			minutesPerPiece: (handsOn(step) / Math.max(1, count)) * pace,
 			claims: claimsOf(step),
 		}
-		return step.fixedMinutes + pieceCountOf(step) * sharedMinutesPerPiece(work, owned)
+		return step.fixedMinutes + count * sharedMinutesPerPiece(shared, owned)
 	}
 	return chainPieceByPiece(design.steps).flatMap((chain) => {
 		const pieceCount = chain[0] ? pieceCountOf(chain[0]) : 0
@@ -114,7 +119,7 @@ function compileSteps(course: Course, { design, flowersPerStudent }: DesignInCou
 			const amount = isWhole
 				? { minutes: Math.max(1, Math.round(minutesOf(step))) }
 				: { units, unitMinutes, minChunk: leastBatches(step, pieceCount, units) }
-			const alone = step.fixedMinutes + course.studentCount * pieceCount * step.minutesPerPiece
+			const alone = step.fixedMinutes + course.studentCount * handsOn(step)
 			const instructorMinutes = Math.ceil(INSTRUCTOR_FACTOR * alone)
 			const id = `${design.id}/${step.id}`
 			return {
@@ -166,14 +171,14 @@ function taskTerms(course: Course, design: ResolvedDesign, step: ResolvedStep, i
 
 /** What screens need to name the task and to find its step again. */
 function describeStep(design: ResolvedDesign, step: ResolvedStep, pieceCount: number, units: number): TaskSource {
-	const part = design.parts.find(({ id }) => id === step.part)
+	const [part] = kindsOfStep(design, step)
 	return {
 		type: 'step',
 		designId: design.id,
 		designName: design.name,
 		stepId: step.id,
-		...(part && { partId: part.id }),
-		partName: part?.name ?? design.name,
+		...(part && { partId: part.of }),
+		partName: part?.partName ?? design.name,
 		tint: part?.tint,
 		label: step.label,
 		sentence: step.sentence,
@@ -186,11 +191,11 @@ function describeStep(design: ResolvedDesign, step: ResolvedStep, pieceCount: nu
 function compileArcs(
 	design: ResolvedDesign,
 	steps: readonly StepTask[],
-	findWait: WaitFinder,
+	{ findWait, findLimit }: { findWait: WaitFinder; findLimit: LimitFinder },
 ): { arc: Arc; source: ArcSource }[] {
 	const byStep = new Map(steps.map((item) => [item.step.id, item]))
 	return steps.flatMap((to) => {
-		return to.step.needs.flatMap((need) => {
+		return [...to.step.needs, ...needsPastExtras(design, to.step)].flatMap((need) => {
 			const from = byStep.get(need.after)
 			if (!from) return []
 			const wait = findWait(design, from.step, to.step, need)
@@ -199,7 +204,27 @@ function compileArcs(
 				stage: need.wait?.stage,
 				...(wait && { wait: { ...wait, key, usualMinutes: need.wait?.usualMinutes ?? 0 } }),
 			}
-			return [{ arc: compileArc(from, to, need, { steps, lag: wait?.plannedMinutes ?? 0 }), source }]
+			const found = findLimit(design, from.step, need)
+			const lag = Math.max(wait?.plannedMinutes ?? 0, found?.fromMinutes ?? 0)
+			return [{ arc: compileArc(from, to, need, { steps, lag, limitMinutes: found?.untilMinutes }), source }]
+		})
+	})
+}
+
+/**
+ * What a step needs of those before an extra that may be dropped, where that asks for a drier piece than the extra itself:
+ * without the extra the piece must still be as dry as the step needs it.
+ */
+function needsPastExtras({ steps }: ResolvedDesign, to: ResolvedStep): Need[] {
+	return to.needs.flatMap((outer) => {
+		const extra = steps.find(({ id }) => id === outer.after)
+		if (extra?.extra === undefined || extra.extra === to.extra) return []
+		return extra.needs.flatMap((inner): Need[] => {
+			const first = steps.find(({ id }) => id === inner.after)
+			const past = passOn(outer, inner, { leftOut: extra, isSamePiece: first?.part === extra.part })
+			const isStricter = past.wait?.stage !== undefined && past.wait.stage !== inner.wait?.stage
+			// With dried pieces in exchange nothing of it is waited for.
+			return isStricter && !past.wait?.isSwappable && past.after !== to.id ? [past] : []
 		})
 	})
 }
@@ -209,17 +234,20 @@ function compileArc(
 	from: StepTask,
 	to: StepTask,
 	need: Need,
-	{ steps, lag }: { steps: readonly StepTask[]; lag: number },
+	{ steps, lag, limitMinutes }: { steps: readonly StepTask[]; lag: number; limitMinutes: number | undefined },
 ): Arc {
 	const { wait, isPieceByPiece } = need
 	const limit = limitOf(need)
 	// The limit was stated beside the usual wait: a longer wait keeps the time that it leaves.
 	const slack = limit === undefined ? undefined : limit - (wait?.usualMinutes ?? 0)
+	const stated = limit === undefined ? undefined : Math.max(limit, lag + (slack ?? 0))
+	const tightest = Math.min(stated ?? Infinity, limitMinutes ?? Infinity)
 	return {
 		from: from.id,
 		to: to.id,
 		lag,
-		...(limit !== undefined && { maxLag: Math.max(limit, lag + (slack ?? 0)) }),
+		// No limit is shorter than the wait that it stands beside.
+		...(tightest !== Infinity && { maxLag: Math.max(tightest, lag) }),
 		...(isPieceByPiece && { piecewise: true }),
 		...(wait?.isSwappable && { swapPrep: driedPiecesMinutes(from, steps) }),
 	}

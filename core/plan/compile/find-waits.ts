@@ -7,9 +7,9 @@ import { present } from '../../present'
 import type { Need } from '../../design/design'
 import type { DryingStage } from '../../vocabulary/drying-stage'
 import type { Paste } from '../../vocabulary/paste'
-import { subjectOfWait } from '../../design/wait-subject'
+import { subjectsOfWait, type WaitSubject } from '../../design/wait-subject'
 import type { ResolvedDesign, ResolvedStep } from '../../design/resolve-design'
-import type { DryingPiece } from '../../drying/drying-piece'
+import { pasteOf, type DryingSubject } from '../../drying/built-flower'
 import { FILM_SPREAD, filmWaitSec, GEL_NEVER_AT, type FilmWait } from '../../drying/film-waits'
 import { airAt, arePathsAlike, type DryingPath } from '../../drying/climate'
 import { forecast, type Claim, type StageForecast } from '../../drying/forecast'
@@ -87,8 +87,11 @@ export function createWaitFinder(course: Course, terms: DryingTerms, origin: Clo
 	}
 
 	function compute(design: ResolvedDesign, from: ResolvedStep, stage: DryingStage | undefined): Computed {
-		const subject = subjectOfWait(design, from, stage, terms.standard)
-		if (!subject) return { basis: 'stated' }
+		const subjects = subjectsOfWait(design, from, stage, terms.standard)
+		return subjects.length === 0 ? { basis: 'stated' } : longest(subjects.map(computeSubject))
+	}
+
+	function computeSubject(subject: WaitSubject): Computed {
 		if (subject.type === 'films') return longest(subject.films.flatMap((film) => rooms().map(computeFilm(film))))
 		const key = JSON.stringify([subject, beliefOf(terms, subject.paste)])
 		const found = known.get(key) ?? computeSlowest(subject.piece, subject.stage, subject.paste)
@@ -97,7 +100,7 @@ export function createWaitFinder(course: Course, terms: DryingTerms, origin: Clo
 	}
 
 	/** The slowest of all starts, and why it is slow. */
-	function computeSlowest(piece: DryingPiece, stage: DryingStage, paste: Paste | undefined): Computed {
+	function computeSlowest(piece: DryingSubject, stage: DryingStage, paste: Paste | undefined): Computed {
 		const computed: { path: DryingPath; found: Computed }[] = []
 		for (const path of starts) {
 			// Weeks that are alike for as long as the piece dries need no second look.
@@ -105,16 +108,23 @@ export function createWaitFinder(course: Course, terms: DryingTerms, origin: Clo
 			if (!isKnown) computed.push({ path, found: computeDrying(piece, path, stage, paste) })
 		}
 		const slowest = computed.reduce((slow, other) => (isSlower(other.found, slow.found) ? other : slow))
-		const slow = findWhatSlows(piece, slowest.path, stage).slice(0, REASONS_KEPT)
+		const slow = findWhatSlows('foot' in piece ? piece.foot : piece, slowest.path, stage).slice(0, REASONS_KEPT)
 		return { ...slowest.found, ...(slow.length > 0 && { slow }) }
 	}
 
-	function computeDrying(piece: DryingPiece, path: DryingPath, stage: DryingStage, paste: Paste | undefined): Computed {
+	function computeDrying(
+		piece: DryingSubject,
+		path: DryingPath,
+		stage: DryingStage,
+		paste: Paste | undefined,
+	): Computed {
 		const looked = forecast(piece, path, beliefOf(terms, paste), stage)
 		const { claim, chance, ...hours } = looked.stages[stage]
 		const sureBelow = claim === 'sure' ? undefined : looked.sureBelow(stage)
 		return {
-			...toComputed('drying', hours, looked.hoursAt(stage, terms.confidence), () => cutOffHumidity(piece.paste, stage)),
+			...toComputed('drying', hours, looked.hoursAt(stage, terms.confidence), () =>
+				cutOffHumidity(pasteOf(piece), stage),
+			),
 			claim,
 			...(chance !== undefined && { chance }),
 			...(sureBelow !== undefined && { sureBelow }),
@@ -201,7 +211,7 @@ function hoursThatMatter({ plannedMinutes, p90Minutes }: Computed): number {
 }
 
 /** Pieces put to dry at the beginnings and ends of sessions, each from there on through rooms and stores. */
-function listStarts(course: Course, terms: DryingTerms, origin: ClockOrigin): DryingPath[] {
+export function listStarts(course: Course, terms: DryingTerms, origin: ClockOrigin): DryingPath[] {
 	const moments = toSessionSpans(course.sessions, terms.zone).flatMap(({ start, end }) => [start, end - 1])
 	return moments.map((moment) => toDryingPath(placesFrom(course, terms, moment), wallTimeAfter(origin, moment)))
 }

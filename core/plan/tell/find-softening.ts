@@ -4,7 +4,7 @@
  */
 import { present } from '../../present'
 import type { DryingStage } from '../../vocabulary/drying-stage'
-import { subjectOfWait } from '../../design/wait-subject'
+import { subjectsOfWait } from '../../design/wait-subject'
 import { isEverDamp } from '../../drying/climate'
 import { followDrying } from '../../drying/follow-drying'
 import { timesModel } from '../../drying/pace-belief'
@@ -42,15 +42,18 @@ export function findSoftening(
 		if (!stage || isSwapped || !made || !span || source?.type !== 'step') return []
 		const design = designs.find(({ design: { id } }) => id === source.designId)?.design
 		const step = design?.steps.find(({ id }) => id === source.stepId)
-		const subject = design && step && subjectOfWait(design, step, stage, terms.standard)
+		const subjects = design && step ? subjectsOfWait(design, step, stage, terms.standard) : []
+		const subject = subjects.find(({ type }) => type === 'piece')
 		if (subject?.type !== 'piece') return []
+		// A body softens from its outside, as its petals do.
+		const piece = 'foot' in subject.piece ? (subject.piece.petal ?? subject.piece.foot) : subject.piece
 		const start = span.start + from.minute - made.startMin
 		const stays = placesFrom(course, terms, start)
 		const path = toDryingPath(stays, wallTimeAfter(compiled.origin, start))
 		const untilHours = hangsMinutes / 60
-		if (!isEverDamp(path, untilHours, cutOffHumidity(subject.piece.paste, stage))) return []
+		if (!isEverDamp(path, untilHours, cutOffHumidity(piece.paste, stage))) return []
 		const rateFactor = 1 / timesModel(beliefOf(terms, subject.paste), 0.5)
-		const { holds } = followDrying(subject.piece, path, { untilHours, rateFactor })
+		const { holds } = followDrying(piece, path, { untilHours, rateFactor })
 		const lost = holds.findLast((hold) => hold.stage === stage)?.toHours
 		if (lost === undefined || lost >= untilHours) return []
 		return [

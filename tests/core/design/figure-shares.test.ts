@@ -14,14 +14,17 @@ const sum = (numbers: readonly number[]) => numbers.reduce((total, one) => total
 describe.each([...demoDesignIds().map(demoDesign), largeDesign()])('the figures of $name', (document) => {
 	const design = resolveDesign(document, {})
 	const figures = measureDesign(design, 'swg')
-	const { parts, assemblyMinutes, tape, chain } = shareFigures(design)
+	const shares = shareFigures(design)
+	const { parts, bundles, assemblyMinutes, tape, chain } = shares
 
 	test('are the sums of what they are made of', () => {
 		const work = sum(parts.map(({ workMinutes }) => workMinutes)) + assemblyMinutes
 
 		expect(Math.round(work)).toBe(figures.handsOnMinutes)
 		expect(sum(parts.map(({ pieceCount, pasteG }) => pieceCount * pasteG))).toBeCloseTo(figures.pasteG, 9)
-		expect(sum(parts.map(({ wireCount }) => wireCount))).toBe(sum(figures.wires.map(({ count }) => count)))
+		expect(sum([...parts, ...bundles].map(({ wireCount }) => wireCount))).toBe(
+			sum(figures.wires.map(({ count }) => count)),
+		)
 		expect(sum(tape.map(({ tapeMm }) => tapeMm))).toBeCloseTo(figures.tapeMm, 9)
 		expect(Math.round(sum(chain.map(({ waitMinutes, workMinutes }) => waitMinutes + workMinutes)))).toBe(
 			figures.elapsedMinutes,
@@ -41,7 +44,7 @@ describe.each([...demoDesignIds().map(demoDesign), largeDesign()])('the figures 
 	})
 
 	test('say so in lines of which none is twice the same', () => {
-		for (const lines of Object.values(figureReasons({ parts, assemblyMinutes, tape, chain }))) {
+		for (const lines of Object.values(figureReasons(shares))) {
 			expect(new Set(lines).size).toBe(lines.length)
 		}
 	})

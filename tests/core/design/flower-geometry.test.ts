@@ -2,16 +2,23 @@ import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { measureRings, placePieces } from '../../../core/design/flower-geometry'
 import { drawPieces } from '../../../core/design/flower-views'
-import { resolveDesign } from '../../../core/design/resolve-design'
+import { resolveDesign, type ResolvedLayer, type ResolvedPart } from '../../../core/design/resolve-design'
 import { SKELETONS } from '../../../core/design/skeletons/skeletons'
 import type { Layer } from '../../../core/design/design'
 import { demoDesign, demoDesignIds } from '../../support/demo-designs'
 import { makePart } from '../../support/make-design'
 
-const circle = (diameterMm: number) =>
-	makePart('p', { form: { type: 'cut', outline: 'circle', widthMm: diameterMm, lengthMm: diameterMm, thicknessMm: 1 } })
-const ring = (pieceCount: number, terms: Partial<Layer> = {}): Layer => ({
+const circle = (diameterMm: number): ResolvedPart => ({
+	...makePart('p', {
+		form: { type: 'cut', outline: 'circle', widthMm: diameterMm, lengthMm: diameterMm, thicknessMm: 1 },
+	}),
+	of: 'p',
+	partName: 'p',
+	piecesOfPart: 1,
+})
+const ring = (pieceCount: number, terms: Partial<Omit<Layer, 'when'>> = {}): ResolvedLayer => ({
 	part: 'p',
+	kinds: Array<string>(pieceCount).fill('p'),
 	pieceCount,
 	radiusMm: 0,
 	arrangement: 'over gaps',

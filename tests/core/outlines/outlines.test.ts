@@ -33,7 +33,7 @@ describe('areas', () => {
 	})
 
 	test.each(OUTLINE_FAMILIES)('of the family "%s" agree with an independent polygon library', (outline) => {
-		const shape = cutOutline({ type: 'cut', outline, widthMm: 37, lengthMm: 53, thicknessMm: 1 })
+		const shape = cutOutline({ outline, widthMm: 37, lengthMm: 53 })
 		const ring = flatten(shape, 400).map(({ x, y }): [number, number] => [x, y])
 		// Its union with itself: the library's own reading of the ring.
 		const [polygon] = polygonClipping.union([ring])
@@ -51,9 +51,7 @@ describe('areas', () => {
 	})
 
 	test.each(OUTLINE_FAMILIES)('"%s" has just the width and length asked for, its foot at the origin', (outline) => {
-		const { minX, minY, maxX, maxY } = outlineBounds(
-			cutOutline({ type: 'cut', outline, widthMm: 37, lengthMm: 53, thicknessMm: 1 }),
-		)
+		const { minX, minY, maxX, maxY } = outlineBounds(cutOutline({ outline, widthMm: 37, lengthMm: 53 }))
 
 		expect([minX, maxX, minY, maxY].map((value) => Math.round(value * 1e6) / 1e6 + 0)).toEqual([-18.5, 18.5, -53, 0])
 	})
@@ -65,7 +63,7 @@ describe('areas', () => {
 				fc.double({ min: 0.2, max: 5, noNaN: true }),
 				fc.double({ min: 0.2, max: 5, noNaN: true }),
 				(outline, sx, sy) => {
-					const shape = cutOutline({ type: 'cut', outline, widthMm: 20, lengthMm: 30, thicknessMm: 1 })
+					const shape = cutOutline({ outline, widthMm: 20, lengthMm: 30 })
 
 					const stretched = outlineAreaMm2(stretchOutline(shape, { sx, sy, dx: 7, dy: -3 }))
 
@@ -86,7 +84,7 @@ describe('areas', () => {
 
 describe('paths', () => {
 	test.each(OUTLINE_FAMILIES)('of "%s" come back as they were written', (outline) => {
-		const shape = cutOutline({ type: 'cut', outline, widthMm: 37, lengthMm: 53, thicknessMm: 1 })
+		const shape = cutOutline({ outline, widthMm: 37, lengthMm: 53 })
 
 		const again = parsePath(writePath(shape, 6))
 

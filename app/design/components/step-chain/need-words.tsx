@@ -8,9 +8,15 @@ interface NeedWordsProps {
 	/** Of the same chain. */
 	steps: readonly Pick<Step, 'id'>[]
 	allSteps: readonly Pick<Step, 'id' | 'part'>[]
-	parts: readonly Pick<Part, 'id' | 'name'>[]
+	/** Of the design, or kinds of them. */
+	parts: readonly NamedPart[]
 	/** What waits are reckoned to take, by `reckonedKey`. */
 	reckoned?: Readonly<Record<string, string>>
+}
+
+interface NamedPart extends Pick<Part, 'id' | 'name'> {
+	of?: string
+	partName?: string
 }
 
 /** Address of a need among the reckoned ones. */
@@ -30,7 +36,7 @@ export function NeedWords({ step, steps, allSteps, parts, reckoned = {} }: NeedW
 				const { after, wait: drying, isCovered } = need
 				const limit = limitOf(need)
 				const before = allSteps.find(({ id }) => id === after)
-				const name = parts.find(({ id }) => id === before?.part)?.name.toLowerCase()
+				const name = nameOfPart(parts, before?.part)?.toLowerCase()
 				const computed = reckoned[reckonedKey(step.id, after)]
 				const isOwn = steps.some(({ id }) => id === after)
 				return (
@@ -51,4 +57,10 @@ export function NeedWords({ step, steps, allSteps, parts, reckoned = {} }: NeedW
 			})}
 		</li>
 	)
+}
+
+/** Kinds of a part bear its name. */
+function nameOfPart(parts: readonly NamedPart[], part: string | undefined): string | undefined {
+	const found = parts.find(({ id, of = id }) => of === part)
+	return found?.partName ?? found?.name
 }

@@ -5,7 +5,7 @@ import type { Design } from '../../../../core/design/design'
 import { ConflictError, InputError } from '../../../../core/errors'
 import { inTransaction } from '../../../../db/connection.server'
 import { getDesign, updateDesign } from '../../../../db/repositories/designs.server'
-import { readDesign } from '../../../../exchange/read-document'
+import { readDraft } from '../../../../exchange/read-document'
 import { memberContext } from '../../../shared/http/contexts'
 import { readBody } from '../../../shared/http/read-input.server'
 import { acting, loading } from '../../../shared/http/responses.server'
@@ -44,7 +44,7 @@ export function action({ params, request, context }: Route.ActionArgs) {
 	return acting(async () => {
 		const { studio } = context.get(memberContext)
 		const { document, version } = await readBody(request, changeSchema, { maxBytes: LARGEST_DESIGN })
-		const design = readDesign(document)
+		const design = readDraft(document)
 		if (design.id !== params.slug)
 			throw new InputError([{ path: '/id', message: 'The id of a design stays as it is.' }])
 		try {

@@ -7,7 +7,7 @@ import { FlowerPicture } from '../../components/flower-picture/flower-picture'
 import { memberContext } from '../../../shared/http/contexts'
 import { loading } from '../../../shared/http/responses.server'
 import { readPicks } from '../../schemas/design-address'
-import { ARRANGEMENT_WORDS } from '../../words/layers'
+import { ARRANGEMENT_WORDS, turnsWords } from '../../words/layers'
 import type { Route } from './+types/route'
 import './design-slides.css'
 
@@ -37,7 +37,7 @@ export default function DesignSlides({ loaderData: { design, layer, last } }: Ro
 		return () => window.removeEventListener('keydown', turn)
 	}, [layer, last, navigate])
 	const current = design.layers[layer - 1]
-	const part = design.parts.find(({ id }) => id === current?.part)
+	const part = design.parts.find(({ id }) => id === current?.kinds[0])
 	return (
 		<>
 			<div className="page-head">
@@ -55,16 +55,16 @@ export default function DesignSlides({ loaderData: { design, layer, last } }: Ro
 					{current && part ? (
 						<>
 							<p className="slide-count">
-								{current.pieceCount} × {part.name.toLowerCase()}
+								{current.pieceCount} × {part.partName.toLowerCase()}
 							</p>
 							<p className="soft">
 								{ARRANGEMENT_WORDS[current.arrangement]}
 								{current.joining && `, ${current.joining}`}
-								{current.joining === 'taped' && `, ${current.tapeTurns ?? 2} turns a piece`}
+								{current.joining === 'taped' && `, ${turnsWords(current)}`}
 							</p>
 							<ol>
 								{design.steps
-									.filter((step) => step.part === part.id)
+									.filter((step) => step.part === part.of)
 									.map(({ id, sentence }) => (
 										<li key={id}>{sentence}</li>
 									))}

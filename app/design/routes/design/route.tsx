@@ -5,7 +5,12 @@ import { cautionsOf } from '../../../../core/design/cautions'
 import { measureDesign } from '../../../../core/design/design-figures'
 import { shareFigures } from '../../../../core/design/figure-shares'
 import { measureRings } from '../../../../core/design/flower-geometry'
-import { resolveDesign, type ResolvedDesign, type ResolvedPart } from '../../../../core/design/resolve-design'
+import {
+	resolveDesign,
+	type ResolvedDesign,
+	type ResolvedPart,
+	type ResolvedStep,
+} from '../../../../core/design/resolve-design'
 import { reviewDesign } from '../../../../core/design/review/review-design'
 import { reckonUsualWait } from '../../../../core/design/wait-subject'
 import { wireDiameterMm, type GaugeStandard } from '../../../../core/materials/wire-gauge'
@@ -85,6 +90,12 @@ export function action({ params, request, context }: Route.ActionArgs) {
 }
 
 /** One design: pictures, figures, parts with their steps and waits, cautions. */
+/** Steps of a part stand under the last of its kinds, once. */
+function stepsToShow(design: ResolvedDesign, kind: ResolvedPart): ResolvedStep[] {
+	const isLast = design.parts.findLast(({ of }) => of === kind.of) === kind
+	return isLast ? design.steps.filter(({ part }) => part === kind.of) : []
+}
+
 export default function DesignPage({
 	loaderData: { design, version, choices, figures, shares, allergens, rings, findingCount, cautions, wireMm, reckoned },
 	actionData,
@@ -127,7 +138,7 @@ export default function DesignPage({
 					<PartStrip
 						key={part.id}
 						part={part}
-						steps={design.steps.filter((step) => step.part === part.id)}
+						steps={stepsToShow(design, part)}
 						allSteps={design.steps}
 						parts={design.parts}
 						wireMm={part.wire && wireMm[part.wire.gauge]}

@@ -7,7 +7,7 @@ import { planCourse } from '../../../../core/plan/plan-course'
 import { tellPlan } from '../../../../core/plan/tell/plan-story'
 import { findSoftening } from '../../../../core/plan/tell/find-softening'
 import { waitKey } from '../../../../core/plan/compile/find-waits'
-import { subjectOfWait } from '../../../../core/design/wait-subject'
+import { subjectsOfWait } from '../../../../core/design/wait-subject'
 import { resolveDesign } from '../../../../core/design/resolve-design'
 import type { Place } from '../../../../core/drying/place'
 import { checkPlan } from '../../../../core/plan/checker/check-plan'
@@ -107,11 +107,11 @@ describe('waits of a course', () => {
 		)
 		const subjectOf = (id: string) => {
 			const step = design.steps.find((one) => one.id === id)
-			return step && subjectOfWait(design, step, 'touch', 'swg')
+			return step ? subjectsOfWait(design, step, 'touch', 'swg') : []
 		}
 
-		expect(subjectOf('paint')).toEqual({ type: 'films', films: ['alcohol paint'] })
-		expect(subjectOf('glue')).toBeUndefined()
+		expect(subjectOf('paint')).toEqual([{ type: 'films', films: ['alcohol paint'] }])
+		expect(subjectOf('glue')).toEqual([])
 	})
 
 	test('are what is set by hand, with what was computed beside it', () => {
@@ -228,7 +228,7 @@ test('a piece lies in the room to the end of its session, then in the store, the
 test('a wait after a step is for that step’s own piece, not for what waits', () => {
 	const ranunculus = resolveDesign(demoDesign('ranunculus'), {})
 	const heart = ranunculus.steps.find(({ id }) => id === 'heart-form')
-	const subject = heart && subjectOfWait(ranunculus, heart, 'hard', 'swg')
+	const [subject] = heart ? subjectsOfWait(ranunculus, heart, 'hard', 'swg') : []
 
 	expect(subject).toMatchObject({ type: 'piece', piece: { body: { type: 'sphere', radiusMm: 8 } }, stage: 'hard' })
 })
