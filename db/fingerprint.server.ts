@@ -8,7 +8,7 @@ import type { Design } from '../core/design/design'
 import { NO_ZONE } from '../core/time/zone'
 
 /** Raised when the same inputs would be planned otherwise: older plans then show as outdated. */
-const PLANNING_VERSION = 4
+const PLANNING_VERSION = 5
 
 /** SHA-256 in hex. The course's name, id and version do not count. */
 export function fingerprintOf(course: Course, designs: readonly Design[], terms: PlanTerms): string {

@@ -5,7 +5,8 @@ import { ScrollRegion } from '../shared/components/scroll-region'
 import { memberContext } from '../shared/http/contexts'
 import { loading } from '../shared/http/responses.server'
 import { today } from '../shared/http/studio-clock.server'
-import { clock, count, daysAway, duration, longDay, sessionName, shortDay } from '../shared/words/times'
+import { missingWords } from '../plan/words/missing'
+import { clock, count, daysAway, longDay, sessionName, shortDay } from '../shared/words/times'
 import type { Route } from './+types/route'
 import { loadToday } from './load-today.server'
 import { PreparationList } from './preparation-list'
@@ -58,7 +59,7 @@ function NextCourse({ next }: { next: NonNullable<TodayData['next']> }) {
 				</div>
 				{story?.shortfall && (
 					<p className="alert">
-						It does not fit as it is set: {duration(story.shortfall.minutes)} are missing.{' '}
+						It does not fit as it is set: {missingWords(story.shortfall.minutes)}.{' '}
 						<Link to={`/courses/${next.id}/plan`}>See what would help</Link>
 					</p>
 				)}
@@ -119,7 +120,7 @@ function Others({ courses }: { courses: TodayData['others'] }) {
 							{count(course.studentCount, 'student')}
 						</p>
 						{course.planStatus === 'infeasible' && (
-							<p className="today-short">{duration(course.shortfallMinutes)} missing</p>
+							<p className="today-short">{missingWords(course.shortfallMinutes)}</p>
 						)}
 					</li>
 				))}

@@ -1,6 +1,7 @@
 /** What is proven of a plan, in words. */
 import type { ExactPlan } from '../../../core/plan/exact/plan-exactly'
 import type { Objective, ObjectiveLevel } from '../../../core/plan/problem/objective'
+import { isNever } from '../../../core/plan/problem/never'
 import { count, duration } from '../../shared/words/times'
 
 type Proof = Pick<ExactPlan, 'status' | 'objective' | 'proven' | 'bounds'>
@@ -36,8 +37,10 @@ const PROVEN_WORDS: Record<(typeof LEVELS)[number], string> = {
 }
 
 function lateWords({ shortfall }: Objective, proven: Partial<Objective>, bounds: Partial<Objective>): string {
-	if (proven.shortfall !== undefined) return `Proven: nothing shorter than ${duration(shortfall)} more will do.`
+	if (proven.shortfall !== undefined && !isNever(shortfall))
+		return `Proven: nothing shorter than ${duration(shortfall)} more will do.`
 	const least = bounds.shortfall ?? 0
+	if (isNever(shortfall)) return 'Something in it never gets dry enough where it lies.'
 	return least > 0
 		? `At least ${duration(least)} more are proven to be needed.`
 		: 'It is not proven that it cannot fit.'

@@ -1,12 +1,12 @@
 import { changeStep } from '../edits/edit-steps'
 import type { Design } from '../design'
-import type { ResolvedDesign, ResolvedStep } from '../resolve-design'
 import { DRYING_STAGES, type DryingStage } from '../../vocabulary/drying-stage'
 import { steadyPath } from '../../drying/climate'
 import { pasteOf, type DryingSubject } from '../../drying/built-flower'
 import { forecast } from '../../drying/forecast'
 import { FIRST_BELIEF } from '../../drying/pace-belief'
 import { cutOffHumidity } from '../../drying/stages'
+import { bearsWeight } from '../bears-weight'
 import { countOfStep, minutesOfStep, stepsOfKind } from '../step-work'
 import { subjectsOfWait } from '../wait-subject'
 import type { ReviewRule } from './finding'
@@ -73,7 +73,7 @@ export const stageNeverReached: ReviewRule = ({ resolved, picks, standard }) => 
 			if (never?.type !== 'piece') return []
 			const { piece, stage } = never
 			const cutOff = cutOffHumidity(pasteOf(piece), stage)
-			const reached = stageInstead(piece, stage, bearsWeight(step, resolved))
+			const reached = stageInstead(piece, stage, bearsWeight(resolved, step))
 			return [
 				{
 					id: `never-reached ${step.id} ${need.after}`,
@@ -113,13 +113,6 @@ function stageInstead(piece: DryingSubject, stage: DryingStage, isLoaded: boolea
 	if (isDryAsked && !isLoaded && isPromised(piece, 'settled')) return 'settled'
 	const before = DRYING_STAGES.slice(0, DRYING_STAGES.indexOf(stage)).filter((each) => each !== 'settled')
 	return before.findLast((each) => isPromised(piece, each))
-}
-
-/** Whether pieces are put to work by the step: taped or wired up into what holds them. */
-function bearsWeight({ part, load }: ResolvedStep, { layers, parts }: ResolvedDesign): boolean {
-	if (load !== undefined) return load
-	const isBuilt = layers.some(({ joining }) => joining === 'taped') || parts.some(({ wire }) => wire !== undefined)
-	return part === undefined && isBuilt
 }
 
 /** A part that nobody makes. */

@@ -4,6 +4,8 @@
  * A plan knows one length for a wait, whenever the piece is made: the longest over the beginnings and ends of sessions.
  */
 import { present } from '../../present'
+import { bearsWeight } from '../../design/bears-weight'
+import { NEVER_MINUTES } from '../problem/never'
 import type { Need } from '../../design/design'
 import type { DryingStage } from '../../vocabulary/drying-stage'
 import type { Paste } from '../../vocabulary/paste'
@@ -52,15 +54,14 @@ export interface WaitSource {
 	slow?: SlowReason[]
 	/** It is never reached there, or cannot be relied on: the air must be drier than this, in (0, 1). */
 	needsHumidityBelow?: number
+	/** Of a wait that never ends: minutes until it is as dry as it gets, where that will do. */
+	settledMinutes?: number
 }
 
 /** Address of a wait in `course.waits`. */
 export function waitKey(designId: string, fromStepId: string, toStepId: string): string {
 	return `${designId}/${fromStepId}>${toStepId}`
 }
-
-/** Longer than any course: only dried pieces in exchange get round it. */
-const NEVER_MINUTES = 90 * 1440
 
 export type WaitFinder = (
 	design: ResolvedDesign,
@@ -83,12 +84,30 @@ export function createWaitFinder(course: Course, terms: DryingTerms, origin: Clo
 		const minutes = computed.plannedMinutes
 		if (minutes !== undefined) return { ...computed, plannedMinutes: minutes }
 		const isNever = computed.needsHumidityBelow !== undefined
-		return { ...computed, plannedMinutes: isNever && wait.isSwappable ? NEVER_MINUTES : wait.usualMinutes }
+		// Not the stated minutes: nobody may plan with what does not come.
+		return {
+			...computed,
+			plannedMinutes: isNever ? NEVER_MINUTES : wait.usualMinutes,
+			...(isNever && settles(design, from, to, wait.stage)),
+		}
 	}
 
 	function compute(design: ResolvedDesign, from: ResolvedStep, stage: DryingStage | undefined): Computed {
 		const subjects = subjectsOfWait(design, from, stage, terms.standard)
 		return subjects.length === 0 ? { basis: 'stated' } : longest(subjects.map(computeSubject))
+	}
+
+	/** As dry as it gets, where that is sure and the step puts no weight on it. */
+	function settles(
+		design: ResolvedDesign,
+		from: ResolvedStep,
+		to: ResolvedStep,
+		stage: DryingStage | undefined,
+	): Pick<WaitSource, 'settledMinutes'> {
+		const isDryAsked = stage === 'firm' || stage === 'hard' || stage === 'through'
+		if (!isDryAsked || bearsWeight(design, to)) return {}
+		const { claim, plannedMinutes } = compute(design, from, 'settled')
+		return claim === 'sure' && plannedMinutes !== undefined ? { settledMinutes: plannedMinutes } : {}
 	}
 
 	function computeSubject(subject: WaitSubject): Computed {

@@ -12,12 +12,15 @@ import { compileCourse } from '../compile/compile-course'
 import type { CompiledCourse, TaskSource } from '../compile/compiled-course'
 import type { Course } from '../../course/course'
 import { roomOf, storeOf, type DryingTerms } from '../compile/drying-terms'
+import { isNever } from '../problem/never'
 import { withExtraSession } from '../../course/extra-session'
 import { INSTRUCTOR_FACTOR } from '../../course/pace'
 import { planCompiled, type CoursePlan, type PlanningEffort } from '../plan-course'
 
 /** A change that might make a course fit. */
 export type WayOut =
+	/** Of a wait that never ends: no longer than until it is as dry as it gets, though soft inside. */
+	| { kind: 'settled'; from: TaskSource; to: TaskSource; key: string; minutes: number }
 	| { kind: 'session'; date: string }
 	/** The last session ends so many minutes later. */
 	| { kind: 'longer'; minutes: number }
@@ -61,6 +64,11 @@ export function* tryWaysOut(
 	const recompiled = (change: Partial<Course>, changedTerms = terms) => {
 		return compileCourse({ ...course, ...change }, designs, changedTerms)
 	}
+	for (const way of settledWays(compiled))
+		yield tried(way, recompiled({ waits: { ...course.waits, [way.key]: way.minutes } }))
+	const drier = isDamp(course, terms) ? tryDrier() : undefined
+	// What never dries needs other air or other pieces first of all; more time comes last.
+	if (drier && isNever(objective?.shortfall ?? 0)) yield drier
 	const longer = withExtraSession(course)
 	const { date } = present(longer.sessions.at(-1), 'the last session')
 	yield tried({ kind: 'session', date }, recompiled({ sessions: longer.sessions }))
@@ -77,11 +85,23 @@ export function* tryWaysOut(
 		const way: WayOut = { kind: 'smaller', design: d, designName: design.name, flowers: flowersPerStudent - 1 }
 		yield tried(way, compileCourse(withFlowers(course, d, flowersPerStudent - 1), fewer, terms))
 	}
-	if (isDamp(course, terms)) {
+	if (drier && !isNever(objective?.shortfall ?? 0)) yield drier
+
+	function tryDrier(): TriedWay {
 		const { temperatureC, humidity } = DRY_AIR
 		const way: WayOut = { kind: 'drier', temperatureC, humidityPercent: Math.round(100 * humidity) }
-		yield tried(way, recompiled({}, withDryAir(terms)))
+		return tried(way, recompiled({}, withDryAir(terms)))
 	}
+}
+
+/** Waits that never end but may be shorter, since nothing hangs on the piece. */
+function settledWays({ instance, arcs, tasks }: CompiledCourse) {
+	return instance.arcs.flatMap((arc, a) => {
+		const { wait } = arcs[a] ?? {}
+		const [from, to] = [tasks[arc.from], tasks[arc.to]]
+		if (!wait || wait.basis === 'by hand' || wait.settledMinutes === undefined || !from || !to) return []
+		return [{ kind: 'settled' as const, from, to, key: wait.key, minutes: wait.settledMinutes }]
+	})
 }
 
 /**
@@ -95,7 +115,7 @@ function longerSession(
 ): TriedWay | undefined {
 	let minutes = shortfall
 	for (let attempt = 0; attempt < MOST_EXTENSIONS; attempt++) {
-		if (minutes === 0 || !endsOnTheDay(course, minutes)) return undefined
+		if (minutes === 0 || isNever(minutes) || !endsOnTheDay(course, minutes)) return undefined
 		const { status, objective } = plan(withLaterEnd(course, minutes))
 		const way: WayOut = { kind: 'longer', minutes }
 		if (status === 'optimal' || status === 'feasible') return { way, verdict: 'fits', ...(objective && { objective }) }

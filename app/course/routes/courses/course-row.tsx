@@ -1,7 +1,8 @@
 import { Checkbox } from 'antd'
 import { Link } from 'react-router'
 import type { CourseSummary } from '../../../../db/repositories/course-list.server'
-import { count, duration, shortDay } from '../../../shared/words/times'
+import { missingWords } from '../../../plan/words/missing'
+import { count, shortDay } from '../../../shared/words/times'
 
 interface CourseRowProps {
 	course: CourseSummary
@@ -46,7 +47,7 @@ export function CourseRow({ course, isOver, isChosen, onChoose }: CourseRowProps
 function PlanState({ course: { planStatus, shortfallMinutes }, isOver }: { course: CourseSummary; isOver: boolean }) {
 	if (isOver) return <p className="state soft">over</p>
 	if (planStatus === undefined) return <p className="state soft">no plan yet</p>
-	if (planStatus === 'infeasible') return <p className="state is-short">{duration(shortfallMinutes)} missing</p>
+	if (planStatus === 'infeasible') return <p className="state is-short">{missingWords(shortfallMinutes)}</p>
 	if (planStatus === 'unknown' || planStatus === 'impossible') return <p className="state is-short">does not fit</p>
 	return <p className="state is-good">it fits</p>
 }

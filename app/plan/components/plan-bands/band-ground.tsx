@@ -1,4 +1,5 @@
 import { daysBetween } from '../../../../core/time/calendar'
+import { isNever } from '../../../../core/plan/problem/never'
 import { clock, duration, gap, sessionName, shortDay } from '../../../shared/words/times'
 import { BAND_HEIGHT, LEFT, LEGEND_ROW, SPARE_WIDTH, TILE_INSET, type PlacedBand } from './band-layout'
 import type { PlanLinks } from './plan-bands'
@@ -87,10 +88,10 @@ function SpareWords({
 	return (
 		<>
 			<text x={x} y={y + 31} className={`plan-spare ${state}`} textAnchor="end">
-				{duration(missingMinutes ?? spareMinutes)}
+				{isNever(missingMinutes ?? 0) ? '∞' : duration(missingMinutes ?? spareMinutes)}
 			</text>
 			<text x={x} y={y + 48} className={`plan-spare-word ${state}`} textAnchor="end">
-				{missingMinutes === undefined ? 'to spare' : 'missing'}
+				{missingMinutes === undefined ? 'to spare' : isNever(missingMinutes) ? 'never dry' : 'missing'}
 			</text>
 		</>
 	)

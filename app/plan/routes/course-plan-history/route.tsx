@@ -7,6 +7,7 @@ import { memberContext } from '../../../shared/http/contexts'
 import { loading } from '../../../shared/http/responses.server'
 import { wallTimeOf } from '../../../shared/http/studio-clock.server'
 import { readPlan } from '../../read-plan.server'
+import { missingWords } from '../../words/missing'
 import { proofWords } from '../../words/proof'
 import { Disclosure } from '../../../shared/native/disclosure'
 import { count, duration, momentWords } from '../../../shared/words/times'
@@ -97,7 +98,7 @@ function Changes({ differences }: Pick<KeptPlan, 'differences'>) {
 
 function figureWords({ objective, status }: Pick<KeptPlan, 'objective' | 'status'>): string {
 	if (!objective) return status === 'impossible' ? 'Cannot be planned' : 'No plan found'
-	if (objective.shortfall > 0) return `${duration(objective.shortfall)} too late`
+	if (objective.shortfall > 0) return missingWords(objective.shortfall)
 	const { prepMinutes = 0, waiting = 0, splits = 0 } = objective
 	return `It fits: ${duration(prepMinutes)} of your time before, ${duration(waiting)} of waiting, ${count(splits, 'step')} taken up again`
 }

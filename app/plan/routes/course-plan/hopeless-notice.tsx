@@ -17,7 +17,7 @@ export function HopelessNotice({ plan }: { plan: PlanData }) {
 						<b>{nameOfTask(source)}</b> {wait.claim === 'unlikely' ? 'is not to be expected to get' : 'never gets'}{' '}
 						{stage ? STAGE_WORDS[stage] : 'ready'} in {[...places.rooms, places.store].join(' or ')}: it needs air{' '}
 						{neededAir(needsHumidityBelow)}.{' '}
-						{isSwapped ? 'The plan brings dried pieces instead.' : 'The plan goes on as if it dried in the usual time.'}
+						{isSwapped ? 'The plan brings dried pieces instead.' : 'So what needs it cannot be done in this course.'}
 						{helps.length > 0 && <> What helps: {helps.join('; or ')}.</>}
 					</li>
 				))}

@@ -1,4 +1,5 @@
 import { Link } from 'react-router'
+import { isNever } from '../../../../core/plan/problem/never'
 import { proofWords } from '../../words/proof'
 import { duration } from '../../../shared/words/times'
 import type { PlanData } from './load-plan.server'
@@ -11,8 +12,13 @@ export function MisfitNotice({ plan }: { plan: PlanData }) {
 	const shortfall = story?.shortfall
 	return (
 		<section className="alert misfit" aria-labelledby="misfit">
-			<h2 id="misfit">{shortfall ? `${duration(shortfall.minutes)} are missing` : 'This does not fit'}</h2>
-			{shortfall ? (
+			<h2 id="misfit">{headOf(shortfall?.minutes)}</h2>
+			{shortfall && isNever(shortfall.minutes) ? (
+				<p>
+					What waits for it has no place in this course: {late.map(nameOfTask).join('; ')}. A longer evening would not
+					help.
+				</p>
+			) : shortfall ? (
 				<p>
 					In the best plan found, {duration(shortfall.workMinutes)} of work
 					{shortfall.dryingMinutes > 0 && ` and ${duration(shortfall.dryingMinutes)} of drying`} lie after the close:{' '}
@@ -23,9 +29,14 @@ export function MisfitNotice({ plan }: { plan: PlanData }) {
 			)}
 			<WaysOut plan={plan} />
 			<p className="small">
-				{shortfall?.isMostlyDrying && 'Most of what is missing is drying, not work. '}
+				{shortfall?.isMostlyDrying && !isNever(shortfall.minutes) && 'Most of what is missing is drying, not work. '}
 				<Link to={`/courses/${courseId}`}>Change the course by hand</Link>
 			</p>
 		</section>
 	)
+}
+
+function headOf(missingMinutes: number | undefined): string {
+	if (missingMinutes === undefined) return 'This does not fit'
+	return isNever(missingMinutes) ? 'This cannot be made as it is' : `${duration(missingMinutes)} are missing`
 }

@@ -9,6 +9,7 @@ import { usePlanSearch, type PlanProblem, type SearchState } from '../../solving
 import { nameAlternative } from '../../words/alternatives'
 import { proofWords } from '../../words/proof'
 import { clock, count, duration, shortDay } from '../../../shared/words/times'
+import { missingWords } from '../../words/missing'
 import type { PlanData } from './load-plan.server'
 
 /** Looks for a better plan in the browser, and for the few that differ: what is found may be kept. */
@@ -147,7 +148,7 @@ function KeepForm({ plan, chosen, label }: { plan: PlanData; chosen: Plan; label
 }
 
 function objectiveWords(objective: Objective, problem: PlanProblem | undefined): string {
-	if (objective.shortfall > 0) return `${duration(objective.shortfall)} too late`
+	if (objective.shortfall > 0) return missingWords(objective.shortfall)
 	const { prepMinutes = 0, waiting = 0, splits = 0 } = objective
 	return [
 		`ends ${endWords(objective, problem)}`,

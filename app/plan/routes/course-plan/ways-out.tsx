@@ -2,7 +2,7 @@ import { Button } from 'antd'
 import { useEffect } from 'react'
 import { Form, Link, useFetcher } from 'react-router'
 import type { TriedWay, WayOut } from '../../../../core/plan/ways-out/ways-out'
-import { duration, shortDay } from '../../../shared/words/times'
+import { duration, shortDay, wait } from '../../../shared/words/times'
 import { Disclosure } from '../../../shared/native/disclosure'
 import type { PlanData } from './load-plan.server'
 import { nameOfTask } from '../../words/tasks'
@@ -51,6 +51,10 @@ export function WaysOut({ plan }: { plan: PlanData }) {
 
 function WayAction({ way, plan }: { way: WayOut; plan: PlanData }) {
 	switch (way.kind) {
+		case 'settled':
+			return (
+				<WayForm plan={plan} intent="set-wait" fields={{ key: way.key, minutes: way.minutes }} label="Wait so long" />
+			)
 		case 'session':
 			return <WayForm plan={plan} intent="add-session" label="Add it" />
 		case 'longer':
@@ -80,7 +84,7 @@ function WayForm({
 }: {
 	plan: PlanData
 	intent: string
-	fields?: Record<string, number>
+	fields?: Record<string, number | string>
 	label: string
 }) {
 	return (
@@ -98,6 +102,8 @@ function WayForm({
 
 function wayWords(way: WayOut): string {
 	switch (way.kind) {
+		case 'settled':
+			return `Go on with “${nameOfTask(way.to)}” when “${nameOfTask(way.from)}” is as dry as it gets here, after ${wait(way.minutes)}: no marks, but soft inside`
 		case 'session':
 			return `One more session like the last, on ${shortDay(way.date)}`
 		case 'longer':
