@@ -3,7 +3,7 @@ import type { AnySchemaObject, ErrorObject, ValidateFunction } from 'ajv'
 import { Ajv2020 } from 'ajv/dist/2020'
 import { DESIGN_FORMAT_VERSION, type Design } from '../core/design/design'
 import { upgradeDesign } from '../core/design/upgrade-design'
-import { layerProblems, validateDesign } from '../core/design/validate-design'
+import { countProblems, validateDesign } from '../core/design/validate-design'
 import { InputError, type FieldProblem } from '../core/errors'
 import type { Instance } from '../core/plan/problem/instance'
 import type { Plan } from '../core/plan/problem/plan'
@@ -38,11 +38,11 @@ const MOST_LOOKED_THROUGH = 12_000
  */
 export function readDesign(document: unknown): Design {
 	const design = readDraft(document)
-	return refuse(layerProblems(design), design)
+	return refuse(countProblems(design), design)
 }
 
 /**
- * A design in the making: as `readDesign`, but its layers may still hold more pieces than it makes.
+ * A design in the making: as `readDesign`, but its counts need not go together yet.
  *
  * @throws {InputError} as `readDesign`
  */

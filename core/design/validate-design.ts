@@ -4,6 +4,7 @@
  */
 import { parsePath, PathError } from '../outlines/parse-path'
 import type { Condition, Design, Need, Part, Step } from './design'
+import { piecesTaken } from './piece-counts'
 import { holdsUnder } from './variants'
 import type { PartForm } from '../vocabulary/piece-form'
 
@@ -190,33 +191,37 @@ function sourceOf(form: PartForm): string | undefined {
 	return form.type === 'derived' ? form.fromPart : undefined
 }
 
-/** Nothing is made of itself, and a source yields what is made of it; under the usual options. */
-function sourceProblems(design: Design): DesignProblem[] {
-	const { parts } = design
-	return parts.flatMap(({ id, form, piecesPerFlower }, p): DesignProblem[] => {
-		if (form.type !== 'derived') return []
-		const path = `/parts/${p}/form/fromPart`
+/** Nothing is made of itself. */
+function sourceProblems({ parts }: Design): DesignProblem[] {
+	return parts.flatMap(({ id, form }, p): DesignProblem[] => {
 		for (let source = sourceOf(form), seen = 0; source !== undefined && seen <= parts.length; seen++) {
-			if (source === id) return [{ path, message: 'a part cannot be made from itself' }]
+			if (source === id) return [{ path: `/parts/${p}/form/fromPart`, message: 'a part cannot be made from itself' }]
 			const next = parts.find((one) => one.id === source)
 			source = next && sourceOf(next.form)
 		}
-		const source = parts.find((one) => one.id === form.fromPart)
-		if (!source) return []
-		const taken = parts.reduce((sum, other) => {
-			const takes = other.form.type === 'derived' && other.form.fromPart === source.id && isUsual(design, other)
-			return takes && other.form.type === 'derived'
-				? sum + Math.ceil(other.piecesPerFlower / other.form.piecesEach)
-				: sum
-		}, 0)
-		const isFirst = parts.findIndex((other) => sourceOf(other.form) === source.id) === p
-		if (!isFirst || taken <= source.piecesPerFlower) return []
-		return [
-			{
-				path: `/parts/${p}/piecesPerFlower`,
-				message: `${piecesPerFlower} pieces take ${taken} of "${source.name}", which has ${source.piecesPerFlower}`,
-			},
-		]
+		return []
+	})
+}
+
+/**
+ * Counts that cannot be: layers of more pieces than there are, and more made from a part than it yields. A design in the
+ * making may have them: there the review tells.
+ */
+export function countProblems(design: Design): DesignProblem[] {
+	return [...yieldProblems(design), ...layerProblems(design)]
+}
+
+/** What is made from a part, under the usual options, is no more than it yields. */
+function yieldProblems(design: Design): DesignProblem[] {
+	const { parts } = design
+	return parts.flatMap(({ form, piecesPerFlower }, p): DesignProblem[] => {
+		const source = parts.find(({ id }) => id === sourceOf(form))
+		const isFirst = source && parts.findIndex((other) => sourceOf(other.form) === source.id) === p
+		if (!isFirst) return []
+		const taken = piecesTaken(parts.filter((other) => sourceOf(other.form) === source.id && isUsual(design, other)))
+		if (taken <= source.piecesPerFlower) return []
+		const message = `${piecesPerFlower} pieces take ${taken} of "${source.name}", which has ${source.piecesPerFlower}`
+		return [{ path: `/parts/${p}/piecesPerFlower`, message }]
 	})
 }
 
@@ -225,11 +230,8 @@ function isUsual({ choices }: Design, { when }: { when?: Condition }): boolean {
 	return holdsUnder(Object.fromEntries(choices.map(({ id, options }) => [id, options[0]?.id ?? ''])), when)
 }
 
-/**
- * No layer holds more pieces than there are, in any one layer and in all that are there in any case. A design in the making
- * may: there the review tells it.
- */
-export function layerProblems({ parts, layers }: Design): DesignProblem[] {
+/** No layer holds more pieces than there are, in any one layer and in all that are there in any case. */
+function layerProblems({ parts, layers }: Design): DesignProblem[] {
 	const placed = new Map<string, number>()
 	return layers.flatMap(({ part: id, pieceCount, when, bundle }, l) => {
 		const part = parts.find((one) => one.id === id)

@@ -10,7 +10,7 @@ export interface ColourBatch {
 	colour: string
 	/** How much gel it takes. */
 	depth: Depth
-	/** Of the paste that is coloured, mg. */
+	/** Of the paste that is coloured, as it is handed out, mg. */
 	shares: Shares
 	/** 0 for white. */
 	gelMg: number
@@ -21,7 +21,7 @@ export interface ColourBatch {
 /** The earliest first, the largest first among those of a day. */
 export function listColours(lines: readonly PasteLine[], dates: CourseDates, terms: KitTerms): ColourBatch[] {
 	return lines
-		.map(({ item, shares }): ColourBatch => {
+		.map(({ item, handOut: shares }): ColourBatch => {
 			const depth = depthOf(item.colour)
 			return {
 				key: item.key,

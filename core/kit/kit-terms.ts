@@ -15,8 +15,12 @@ export interface KitTerms {
 	gapMm: number
 	/** Share of the scrap lost at each kneading, in [0, 0.5]. */
 	rerollLoss: number
-	/** On top of everything that is used up, in [0, 1]. */
+	/** On top of everything that is used up, in [0, 1]; it stays with the instructor. */
 	reserveShare: number
+	/** On top of the exact paste of a kit, so that it can be kneaded and rolled, in [0, 2]. */
+	handlingShare: number
+	/** Nobody rolls out of less than such a lump of a colour, g. */
+	leastLumpG: number
 	/** Gel colour for 100 g of paste. */
 	gelGPer100G: Record<Depth, number>
 	/** A shorter piece of wire is thrown away. */
@@ -37,6 +41,9 @@ export const USUAL_KIT_TERMS: KitTerms = {
 	gapMm: 2,
 	rerollLoss: 0.05,
 	reserveShare: 0.05,
+	// Common practice, no source.
+	handlingShare: 0.15,
+	leastLumpG: 20,
 	gelGPer100G: { white: 0, pastel: 0.1, mid: 0.5, deep: 2 },
 	minOffcutMm: 60,
 	tapeStretch: USUAL_STRETCH,

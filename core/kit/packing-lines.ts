@@ -19,7 +19,7 @@ export interface PackingLine {
 export function listPackingLines(kit: ClassKit): PackingLine[] {
 	const own = ({ demo, swapOuts }: { demo: number; swapOuts: number }) => demo + swapOuts
 	return [
-		...kit.paste.map(({ item, shares }): PackingLine => ({
+		...kit.paste.map(({ item, handOut: shares }): PackingLine => ({
 			key: item.key,
 			group: 'paste',
 			name: item.colour,

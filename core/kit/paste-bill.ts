@@ -8,7 +8,7 @@ import { toCutPiece, type CutPiece } from '../materials/sheets/nest-pieces'
 import { rollOut, type RolledSheet } from '../materials/sheets/roll-out'
 import { cutOutline } from '../outlines/families'
 import { outlineBounds } from '../outlines/measure-outline'
-import { amountOfSeat, Gathering, type Shares, type ShareName } from './bill'
+import { amountOfSeat, Gathering, sumShares, type Shares, type ShareName } from './bill'
 import type { PieceLine } from './class-pieces'
 import { findExchange, type Exchange } from './exchanges'
 import type { KitTerms } from './kit-terms'
@@ -37,8 +37,10 @@ export type PasteSource = (
 
 export interface PasteLine {
 	item: PasteItem
-	/** In mg. */
+	/** What the pieces need, exactly; in mg. */
 	shares: Shares
+	/** What is weighed out: enough to knead and roll out of, in whole grams a kit; in mg. */
+	handOut: Shares
 	/** Of a usual kit; where that has none, of the first kit with it, or of the instructor's batch. */
 	sources: PasteSource[]
 }
@@ -136,10 +138,26 @@ export function billPaste(
 	return {
 		lines: gathering
 			.lines(() => terms.reserveShare)
-			.map(({ item, shares }) => ({ item, shares, sources: sources.get(item.key) ?? [] })),
+			.map(({ item, shares }) => ({
+				item,
+				shares,
+				handOut: toHandOut(shares, terms),
+				sources: sources.get(item.key) ?? [],
+			})),
 		groups,
 		exchanges: seats.flatMap((seat) => exchangesOf(pasted, seat)),
 	}
+}
+
+/** Lumps that can be worked for those who get one; the reserve is that of the exact need, and stays with the instructor. */
+function toHandOut(shares: Shares, { handlingShare, leastLumpG }: KitTerms): Shares {
+	const lump = (mg: number) => {
+		if (mg === 0) return 0
+		return 1000 * Math.ceil(Math.max(leastLumpG, (mg * (1 + handlingShare)) / 1000) - 1e-9)
+	}
+	const { usual, kits, ahead, demo, swapOuts, reserve } = shares
+	const handed = sumShares({ usual: lump(usual), kits: kits.map(lump), ahead, demo: lump(demo), swapOuts })
+	return { ...handed, reserve, total: handed.total + reserve }
 }
 
 /**

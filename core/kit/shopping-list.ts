@@ -79,7 +79,7 @@ export function listNeeds(kit: ClassKit): ClassNeed[] {
 	}
 	const { dates } = kit
 	const byShares = ({ ahead, swapOuts }: Shares) => (ahead + swapOuts > 0 ? dates.beforeAhead : dates.beforeClass)
-	for (const { item, shares } of kit.paste)
+	for (const { item, handOut: shares } of kit.paste)
 		add('paste', item.paste, 'mg', {
 			amount: shares.total,
 			fixedAmount: shares.demo,

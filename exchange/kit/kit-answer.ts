@@ -35,8 +35,10 @@ export function tellKit(
 				part: `${designId}/${part.id}`,
 				count: shares.kits[s],
 			})),
-			paste: kit.paste.flatMap(({ item, shares }) =>
-				shares.kits[s] ? [{ paste: item.paste, colour: item.colour, mg: shares.kits[s] }] : [],
+			paste: kit.paste.flatMap(({ item, shares, handOut }) =>
+				shares.kits[s]
+					? [{ paste: item.paste, colour: item.colour, mg: shares.kits[s], handOutMg: handOut.kits[s] }]
+					: [],
 			),
 			supplies: kit.supplies.flatMap(({ item, shares }) =>
 				shares.kits[s] ? [{ name: item.name, unit: item.unit, amount: shares.kits[s] }] : [],
@@ -45,7 +47,13 @@ export function tellKit(
 		})),
 		totals: {
 			pieces: kit.lines.map(({ designId, part, shares }) => ({ part: `${designId}/${part.id}`, ...shares })),
-			paste: kit.paste.map(({ item, shares }) => ({ paste: item.paste, colour: item.colour, unit: 'mg', ...shares })),
+			paste: kit.paste.map(({ item, shares, handOut }) => ({
+				paste: item.paste,
+				colour: item.colour,
+				unit: 'mg',
+				...shares,
+				handOut,
+			})),
 			supplies: kit.supplies.map(({ item, shares }) => ({ name: item.name, unit: item.unit, ...shares })),
 		},
 		wires: kit.wires,

@@ -25,7 +25,7 @@ export function makeLabels({ units }: Studio, { kit, course }: CurrentKit): Labe
 		)
 		const pastes = kit.paste
 			.filter(({ shares }) => amountOfSeat(shares, s) > 0)
-			.map(({ item, shares }) => `${item.colour} ${amountWords(amountOfSeat(shares, s), 'mg', units)}`)
+			.map(({ item, handOut }) => `${item.colour} ${amountWords(amountOfSeat(handOut, s), 'mg', units)}`)
 		// What she may not have stands on her bag; why is nobody's business at the table.
 		const exchanges = kit.exchanges.filter(({ seatNumber, instead }) => seatNumber === seat.number && instead)
 		return {

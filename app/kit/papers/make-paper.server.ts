@@ -120,7 +120,7 @@ function stationZones({ units }: Studio, { kit }: KitOfCourse): PaperZone[] {
 				...kit.paste
 					.filter(({ shares }) => shares.usual > 0)
 					.map(
-						({ item, shares }) => `${item.colour} ${item.paste}, ${amountWords(shares.usual, 'mg', units)}, wrapped`,
+						({ item, handOut }) => `${item.colour} ${item.paste}, ${amountWords(handOut.usual, 'mg', units)}, wrapped`,
 					),
 				'sleeve for cut pieces',
 			],

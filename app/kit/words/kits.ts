@@ -37,14 +37,20 @@ export function exchangeWords({ what, instead, reason }: Exchange): string {
 /** What the paste of a kit is made of, a line a source. */
 export function pasteSourceWords(source: PasteSource, system: UnitSystem): string {
 	const mass = amountWords(source.mg, 'mg', system)
+	const marble = source.mixedInto === undefined ? '' : `, its share of the ${source.mixedInto}`
 	switch (source.type) {
 		case 'cut':
-			return `${source.partName}: ${source.count} × ${(source.areaMm2 / 100).toFixed(1)} cm² × ${source.thicknessMm} mm × ${PASTE_DENSITY_G_PER_CM3} g/cm³ = ${mass}`
+			return `${source.partName}: ${source.count} × ${(source.areaMm2 / 100).toFixed(1)} cm² × ${source.thicknessMm} mm × ${PASTE_DENSITY_G_PER_CM3} g/cm³ = ${mass}${marble}`
 		case 'formed':
-			return `${source.partName}: ${count(source.count, 'piece')} by volume or mould, ${mass}`
+			return `${source.partName}: ${count(source.count, 'piece')} by volume or mould, ${mass}${marble}`
 		case 'rolling':
-			return `rolled ${source.thicknessMm} mm in ${count(source.sheetCount, 'sheet')}: edges and kneading, ${mass}`
+			return `rolled ${source.thicknessMm} mm in ${count(source.sheetCount, 'sheet')}: edges and kneading, ${mass}${marble}`
 	}
+}
+
+/** Why more is weighed out than the pieces need: nobody rolls sixty petals out of twelve grams. */
+export function needsWords(mg: number, system: UnitSystem): string {
+	return `needs ${amountWords(mg, 'mg', system)} exactly; the rest is to knead and roll out of, and goes back into the tub`
 }
 
 /** 'Outer petals: dust, 8 × 0.02 g, the usual amount'. */

@@ -60,6 +60,8 @@ export const studioSchema = object({
 		gapMm: between(0, 20),
 		rerollLoss: between(0, 0.5),
 		reserveShare: between(0, 1),
+		handlingShare: between(0, 2),
+		leastLumpG: between(0, 500),
 		minOffcutMm: between(1, 1000).integer('Whole millimetres'),
 		tapeStretch: between(1, 3),
 		trayWidthMm: between(50, 2000),

@@ -118,6 +118,31 @@ export const layerWithoutRoom: ReviewRule = ({ resolved, picks }) => {
 	})
 }
 
+/** More is made from a part than it yields. */
+export const sourceTooSmall: ReviewRule = ({ resolved, picks }) => {
+	const sources = new Map(resolved.parts.map((part) => [part.of, part]))
+	return [...sources].flatMap(([id, { partName, piecesOfPart, size }]) => {
+		const takers = resolved.parts.filter(({ form }) => form.type === 'derived' && form.fromPart === id)
+		const taken = piecesTaken(takers)
+		if (taken <= piecesOfPart) return []
+		const made = takers.map(({ name }) => name.toLowerCase()).join(' and ')
+		return [
+			{
+				id: `source ${id}`,
+				part: id,
+				message: `${partName}: ${piecesOfPart} are made, ${made} take ${taken} of them.`,
+				reason: 'The pieces of a part are all of its kind: those used whole and those that others are made from.',
+				...(size === undefined && {
+					fix: {
+						label: `Make ${taken}`,
+						apply: (design: Design) => changePart(design, id, { piecesPerFlower: taken }, { picks }),
+					},
+				}),
+			},
+		]
+	})
+}
+
 /** The layer of the design that a resolved layer came from: those that options leave out are passed over. */
 function indexIn({ layers }: Design, resolved: readonly ResolvedLayer[], l: number): number {
 	const wanted = resolved[l]

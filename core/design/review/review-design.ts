@@ -3,7 +3,7 @@ import type { GaugeStandard } from '../../materials/wire-gauge'
 import { resolveDesign, type Picks } from '../resolve-design'
 import type { Design } from '../design'
 import type { Finding } from './finding'
-import { closeGaps, evenAlternation, fitBaseToPetal, layerWithoutRoom } from './flower-rules'
+import { closeGaps, evenAlternation, fitBaseToPetal, layerWithoutRoom, sourceTooSmall } from './flower-rules'
 import { allergenInFreeDesign, hazardsForChildren, wiresForChildren } from './people-rules'
 import { giveStepsTime, partWithoutSteps, stageNeverReached, tooLongForASession } from './step-rules'
 import { strengthenWires } from './wire-rules'
@@ -15,6 +15,7 @@ const RULES = [
 	closeGaps,
 	evenAlternation,
 	layerWithoutRoom,
+	sourceTooSmall,
 	giveStepsTime,
 	tooLongForASession,
 	stageNeverReached,

@@ -241,3 +241,26 @@ test.each([
 ])('$colour is $depth', ({ colour, depth }) => {
 	expect(depthOf(colour)).toBe(depth)
 })
+
+describe('paste to hand out', () => {
+	const design = makeDesign({
+		parts: [
+			makePart('shells', { ...NO_BREAKAGE, piecesPerFlower: 4, form: { type: 'moulded', massG: 10 } }),
+			makePart('eyes', { ...NO_BREAKAGE, colour: 'black', piecesPerFlower: 2, form: { type: 'moulded', massG: 0.1 } }),
+		],
+		steps: [makeStep('press', 'shells'), makeStep('roll', 'eyes')],
+	})
+	const [white, black] = pack(design).paste
+
+	test('can be worked: a share more, and never less than a lump, in whole grams', () => {
+		expect([white?.shares.usual, black?.shares.usual]).toEqual([40_000, 200])
+		expect([white?.handOut.usual, black?.handOut.usual]).toEqual([46_000, 20_000])
+	})
+
+	test('is what is packed and bought; the reserve of the exact need stays with the instructor', () => {
+		const { kits, demo, reserve, total } = white?.handOut ?? { kits: [], demo: 0, reserve: 0, total: 0 }
+
+		expect(reserve).toBe(white?.shares.reserve)
+		expect(total).toBe(kits.reduce((sum, one) => sum + one, 0) + demo + reserve)
+	})
+})

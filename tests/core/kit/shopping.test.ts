@@ -23,7 +23,7 @@ describe('the shopping list', () => {
 	test('holds the totals of the kits, to the milligram', () => {
 		const paste = needs.find(({ key }) => key === 'paste:gum paste')
 
-		expect(paste?.amount).toBe(kit.paste.reduce((sum, { shares }) => sum + shares.total, 0))
+		expect(paste?.amount).toBe(kit.paste.reduce((sum, { handOut }) => sum + handOut.total, 0))
 		for (const { amount, sources } of needs)
 			expect(sources.reduce((sum, source) => sum + source.amount, 0)).toBe(amount)
 		expect(needs.filter(({ kind }) => kind === 'wire').reduce((sum, { amount }) => sum + amount, 0)).toBe(

@@ -5,7 +5,7 @@ import type { DataColumn } from '../../../shared/components/data-table/data-colu
 import { DataTable } from '../../../shared/components/data-table/data-table'
 import { Why } from '../../../shared/components/why/why'
 import { amountWords } from '../../../shared/words/amounts'
-import { pasteSourceWords, supplySourceWords } from '../../words/kits'
+import { needsWords, pasteSourceWords, supplySourceWords } from '../../words/kits'
 import { describeForm } from '../../../shared/words/terms'
 import type { ShownKit } from './seat-kit'
 
@@ -96,12 +96,12 @@ function sumOf(lines: readonly KitLine[], valueOf: (line: KitLine) => number): n
 /** Paste and supplies: whose they are, and their sum. */
 export function AmountTable({ kit, units }: { kit: ShownKit; units: UnitSystem }) {
 	const rows = [
-		...kit.paste.map(({ item, shares, sources }) => ({
+		...kit.paste.map(({ item, shares, handOut, sources }) => ({
 			key: item.key,
 			name: `${item.paste}, ${item.colour}`,
 			unit: 'mg' as const,
-			shares,
-			reasons: sources.map((source) => pasteSourceWords(source, units)),
+			shares: handOut,
+			reasons: [...sources.map((source) => pasteSourceWords(source, units)), needsWords(shares.usual, units)],
 		})),
 		...kit.supplies.map(({ item, shares, sources }) => ({
 			key: item.key,

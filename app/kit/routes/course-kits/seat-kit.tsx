@@ -6,7 +6,14 @@ import type { Seat } from '../../../../core/kit/student'
 import type { UnitSystem } from '../../../../core/materials/units'
 import { Why } from '../../../shared/components/why/why'
 import { amountWords, lengthWords } from '../../../shared/words/amounts'
-import { exchangeWords, pasteSourceWords, seatName, studentWords, supplySourceWords } from '../../words/kits'
+import {
+	exchangeWords,
+	needsWords,
+	pasteSourceWords,
+	seatName,
+	studentWords,
+	supplySourceWords,
+} from '../../words/kits'
 import { describeForm } from '../../../shared/words/terms'
 import { count } from '../../../shared/words/times'
 
@@ -23,7 +30,7 @@ interface SeatKitProps {
 export function SeatKit({ kit, seat, units, spareWords }: SeatKitProps) {
 	const of = (shares: { kits: number[] }) => amountOfSeat(shares, seat.number - 1)
 	const pieces = kit.lines.reduce((sum, { shares }) => sum + of(shares), 0)
-	const pasteMg = kit.paste.reduce((sum, { shares }) => sum + of(shares), 0)
+	const pasteMg = kit.paste.reduce((sum, { handOut }) => sum + of(handOut), 0)
 	const wires = kit.wires.flatMap(({ lines }) => lines).reduce((sum, { shares }) => sum + of(shares), 0)
 	const special = seat.student ? studentWords(seat.student) : []
 	return (
@@ -119,10 +126,12 @@ function PasteAndWires({ kit, of, units }: Pick<SeatKitProps, 'kit' | 'units'> &
 			<ul className="kit-list">
 				{kit.paste
 					.filter(({ shares }) => of(shares) > 0)
-					.map(({ item, shares, sources }) => (
+					.map(({ item, shares, handOut, sources }) => (
 						<li key={item.key}>
-							<Why reasons={sources.map((source) => pasteSourceWords(source, units))}>
-								{amountWords(of(shares), 'mg', units)}
+							<Why
+								reasons={[...sources.map((source) => pasteSourceWords(source, units)), needsWords(of(shares), units)]}
+							>
+								{amountWords(of(handOut), 'mg', units)}
 							</Why>
 							<span>
 								{item.colour}

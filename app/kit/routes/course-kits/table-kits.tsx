@@ -33,7 +33,7 @@ export function TableKits({ kit, size, units }: { kit: ShownKit; size: number; u
 							<dl className="figures">
 								{kit.paste
 									.filter(({ shares }) => sum(shares.kits) > 0)
-									.map(({ item, shares }) => (
+									.map(({ item, handOut: shares }) => (
 										<div key={item.key} className="figure-row">
 											<dt>
 												{item.paste}, {item.colour}

@@ -18,6 +18,8 @@ export function KitFields() {
 			<div className="fields">
 				<KitPercent name="rerollLoss" label="Lost at each kneading" />
 				<KitPercent name="reserveShare" label="Reserve on all that is used up" />
+				<KitPercent name="handlingShare" label="Paste to knead and roll, on top" />
+				<KitNumber name="leastLumpG" label="Least lump of a colour" unit="g" />
 				<KitNumber name="minOffcutMm" label="Keep wire off-cuts from" unit="mm" />
 				<KitNumber name="tapeStretch" label="Tape is pulled to" unit="times" step={0.1} />
 				<Form.Item name={['kitTerms', 'currency']} label="Money" className="narrow">

@@ -6,7 +6,7 @@ import { placePieces } from '../../../../core/design/flower-geometry'
 import { countPieces } from '../../../../core/design/piece-counts'
 import { resolveDesign, type ResolvedDesign } from '../../../../core/design/resolve-design'
 import { reviewDesign } from '../../../../core/design/review/review-design'
-import { layerProblems, validateDesign } from '../../../../core/design/validate-design'
+import { countProblems, validateDesign } from '../../../../core/design/validate-design'
 import { piecesToMake } from '../../../../core/materials/spares'
 import { makeDesign, makePart, makeStep } from '../../../support/make-design'
 import { packDesign } from '../../../support/pack-design'
@@ -286,7 +286,7 @@ describe('pieces made from others', () => {
 			parts: [small!, { ...halves!, form: { type: 'derived' as const, fromPart: 'halves', piecesEach: 2 } }],
 		}
 
-		expect(validateDesign(tooMany)).toEqual([
+		expect(countProblems(tooMany)).toEqual([
 			{ path: '/parts/1/piecesPerFlower', message: '10 pieces take 5 of "small", which has 4' },
 		])
 		expect(validateDesign(ofItself)).toEqual([
@@ -349,7 +349,7 @@ test('a layer of more pieces than there are is refused at its place', () => {
 		layers: [5, 4].map((pieceCount) => ({ part: 'petals', pieceCount, radiusMm: 3, arrangement: 'free' as const })),
 	})
 
-	expect(layerProblems(design)).toEqual([
+	expect(countProblems(design)).toEqual([
 		{ path: '/layers/1/pieceCount', message: 'there are only 3 of "petals" left, got 4' },
 	])
 })
