@@ -105,10 +105,12 @@ function refuse<T>(problems: readonly FieldProblem[], value: T): T {
 	return value
 }
 
-function toProblem({ instancePath, message = 'is not valid', params }: ErrorObject): FieldProblem {
+function toProblem({ instancePath, keyword, message = 'is not valid', params }: ErrorObject): FieldProblem {
 	const detail = 'additionalProperty' in params ? ` "${String(params['additionalProperty'])}"` : ''
 	const allowed = 'allowedValues' in params ? `: ${(params['allowedValues'] as unknown[]).join(', ')}` : ''
-	return { path: instancePath || '/', message: `${message}${detail}${allowed}` }
+	// A field that is there though it has no meaning beside the others.
+	const told = keyword === 'false schema' ? 'has no meaning here' : message
+	return { path: instancePath || '/', message: `${told}${detail}${allowed}` }
 }
 
 function isObject(value: unknown): value is Record<string, unknown> {

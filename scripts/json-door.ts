@@ -1,6 +1,7 @@
 /** The command-line doors: a JSON file in, JSON out, and what is wrong with the input in words. */
 import { readFileSync } from 'node:fs'
-import { InputError, type FieldProblem } from '../core/errors'
+import { InputError } from '../core/errors'
+import { placed } from '../exchange/problem-place'
 
 /** Wrong use of a door; its message is all that is said. */
 export class UsageError extends Error {}
@@ -31,21 +32,14 @@ export function runDoor(
 		console.log(JSON.stringify(door(files.map(readJson))))
 	} catch (error) {
 		if (error instanceof InputError) {
-			if (hasJsonProblems) console.log(JSON.stringify({ problems: error.problems.map(toPlainPath) }))
-			else for (const { path, message } of error.problems) console.error(`${path} ${message}`)
+			if (hasJsonProblems) console.log(JSON.stringify({ problems: error.problems.map(placed) }))
+			else for (const { path, message } of error.problems.map(placed)) console.error(`${path} ${message}`.trim())
 			process.exitCode = 1
 		} else if (error instanceof UsageError) {
 			console.error(error.message)
 			process.exitCode = 2
 		} else throw error
 	}
-}
-
-/** '/course/sessions/1/date' as course.sessions[1].date. */
-function toPlainPath({ path, message }: FieldProblem): FieldProblem {
-	const parts = path.split('/').filter((part) => part !== '')
-	const plain = parts.map((part, p) => (/^\d+$/.test(part) ? `[${part}]` : p === 0 ? part : `.${part}`)).join('')
-	return { path: plain, message }
 }
 
 /** Where there is more to say than the files. */

@@ -173,16 +173,19 @@ function cutGroup(
 	{ gauge, colour, lines }: Pick<WireGroup, 'gauge' | 'colour' | 'lines'>,
 	{ stockLengthsMm, offcuts, minOffcutMm }: WireTerms,
 ) {
+	const longest = Math.max(...stockLengthsMm)
+	// What no stock wire is long enough for is bought in its own length, and told on the shopping list.
+	const stock = [...new Set([...stockLengthsMm, ...lines.map(({ lengthMm }) => lengthMm).filter((mm) => mm > longest)])]
 	const demandsOf = (countOf: (shares: Shares) => number) =>
 		lines.map(({ lengthMm, shares }): Demand => ({ lengthMm, count: countOf(shares) }))
 	const own = offcuts.filter((offcut) => offcut.gauge === gauge && offcut.colour === colour)
 	const kitPlan = cutWires(
 		demandsOf(({ usual }) => usual),
-		stockLengthsMm,
+		stock,
 	)
 	const pooledPlan = cutWithOffcuts(
 		demandsOf(({ total }) => total),
-		stockLengthsMm,
+		stock,
 		own,
 	)
 	const seatCount = lines[0]?.shares.kits.length ?? 0
@@ -190,7 +193,7 @@ function cutGroup(
 	const wiresOfKit = (s: number) => {
 		const demands = demandsOf((shares) => amountOfSeat(shares, s))
 		const key = demands.map(({ count }) => count).join()
-		const known = counted.get(key) ?? cutWires(demands, stockLengthsMm).wires.length
+		const known = counted.get(key) ?? cutWires(demands, stock).wires.length
 		counted.set(key, known)
 		return known
 	}
@@ -200,7 +203,7 @@ function cutGroup(
 		pooledPlan,
 		wireCountByKit:
 			Array.from({ length: seatCount }, (_, s) => wiresOfKit(s)).reduce((sum, wires) => sum + wires, 0) +
-			ofInstructor.reduce((sum, demands) => sum + cutWires(demands, stockLengthsMm).wires.length, 0),
+			ofInstructor.reduce((sum, demands) => sum + cutWires(demands, stock).wires.length, 0),
 		keptOffcuts: leftOver([...pooledPlan.wires, ...pooledPlan.offcuts], minOffcutMm),
 	}
 }

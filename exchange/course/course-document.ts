@@ -4,7 +4,7 @@
  */
 import { validateCourse } from '../../core/course/validate-course'
 import type { Course, Session } from '../../core/course/course'
-import type { Design } from '../../core/design/design'
+import type { Design, PartWire } from '../../core/design/design'
 import type { AirMovement } from '../../core/drying/air-film'
 import type { Air } from '../../core/drying/climate'
 import type { Place } from '../../core/drying/place'
@@ -88,7 +88,7 @@ export function readCourseDocument(document: unknown): CourseDocument {
 	})
 	if (students.length > course.studentCount)
 		problems.push({ path: '/students', message: `must be at most the ${course.studentCount} of the course` })
-	problems.push(...roomProblems(written))
+	problems.push(...roomProblems(written), ...wireProblems(read, stockLengthsMm ?? [USUAL_STOCK_LENGTH_MM]))
 	const filled = fillCourse(written)
 	problems.push(...validateCourse(filled).map(({ path, message }) => ({ path: toPointer(path), message })))
 	if (problems.length > 0) throw new InputError(problems)
@@ -182,6 +182,28 @@ function resolveAt(course: Course, designs: readonly Design[]): DesignInCourse[]
 		const problems = error.problems.map(({ path, message }) => ({ path: toPointer(path), message }))
 		throw new InputError(problems, { cause: error })
 	}
+}
+
+/** A wire longer than every stock: told where it stands, with what to buy. */
+function wireProblems(designs: readonly Design[], stockLengthsMm: readonly number[]): FieldProblem[] {
+	const longest = Math.max(...stockLengthsMm)
+	const check = (wire: PartWire | undefined, path: string): FieldProblem[] => {
+		if (!wire || wire.lengthMm <= longest) return []
+		const message = `is longer than every stock wire (${longest} mm): add a stock length of ${wire.lengthMm} mm or more, or shorten it`
+		return [{ path: `${path}/lengthMm`, message }]
+	}
+	return designs.flatMap(({ parts, bundles = [] }, d) => [
+		...parts.flatMap(({ wire, bundles: own, sizes = [], variants = [] }, p) => {
+			const at = `/designs/${d}/parts/${p}`
+			return [
+				...check(wire, `${at}/wire`),
+				...check(own?.wire, `${at}/bundles/wire`),
+				...sizes.flatMap((size, z) => check(size.wire, `${at}/sizes/${z}/wire`)),
+				...variants.flatMap(({ set }, v) => check(set.wire, `${at}/variants/${v}/set/wire`)),
+			]
+		}),
+		...bundles.flatMap(({ wire }, b) => check(wire, `/designs/${d}/bundles/${b}/wire`)),
+	])
 }
 
 function refuseNewer(document: unknown): void {

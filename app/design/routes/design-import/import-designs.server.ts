@@ -2,6 +2,7 @@
 import { resolveDesign } from '../../../../core/design/resolve-design'
 import { freshId } from '../../../../core/design/edits/fresh-id'
 import { readDesignFile } from '../../../../exchange/design/design-book'
+import { placed } from '../../../../exchange/problem-place'
 import { ConflictError } from '../../../../core/errors'
 import { inTransaction } from '../../../../db/connection.server'
 import { createDesign, listVersions, updateDesign } from '../../../../db/repositories/designs.server'
@@ -19,13 +20,14 @@ export async function lookAtFile(studioId: number, text: string) {
 	const ids = results.flatMap((result) => ('design' in result ? [result.design.id] : []))
 	const taken = await listVersions(studioId, ids)
 	return results.map((result) => {
-		if (!('design' in result)) return { name: result.name, problems: result.problems.slice(0, PROBLEMS_SHOWN) }
+		if (!('design' in result))
+			return { name: result.name, problems: result.problems.slice(0, PROBLEMS_SHOWN).map(placed) }
 		const { design } = result
 		const { parts, layers, steps, bestView } = resolveDesign(design, {})
 		return {
 			name: design.name,
 			kind: design.kind,
-			partCount: parts.length,
+			partCount: new Set(parts.map(({ of }) => of)).size,
 			stepCount: steps.length,
 			id: design.id,
 			/** Of the design that has this id already; undefined: none has. */
