@@ -286,6 +286,8 @@ export interface Step extends StepTerms {
 	per?: 'piece' | 'flower' | 'student'
 	/** Puts weight on what it is done to, beyond wiring, taping, hanging and packing, which do so by themselves. */
 	load?: boolean
+	/** What that which it has built rests on: hung up, or in a padded ring; one body on one. Absent: on nothing. */
+	restsOn?: string
 	/** Begins straight after the step of this id, if it can. */
 	follows?: string
 	/** What a left-hander does otherwise, in a sentence. */

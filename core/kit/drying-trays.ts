@@ -3,7 +3,8 @@ import { unitMinutesOf } from '../plan/problem/plan-times'
 import type { DesignInCourse } from '../plan/compile/compile-course'
 import type { CompiledCourse } from '../plan/compile/compiled-course'
 import type { PartForm } from '../vocabulary/piece-form'
-import { stepsOfKind } from '../design/step-work'
+import { bodySoFar } from '../design/body-so-far'
+import { kindsOfStep, stepsOfKind } from '../design/step-work'
 import type { Plan } from '../plan/problem/plan'
 import { pasteVolumeMm3 } from '../materials/piece-mass'
 import { sumOfKits } from './bill'
@@ -42,9 +43,15 @@ export function findFormerPeaks(
 	designs: readonly DesignInCourse[],
 	{ compiled, plan, terms }: { compiled: CompiledCourse; plan: Plan; terms: KitTerms },
 ): FormerLine[] {
-	const stays = lines.flatMap((line) => staysOf(line, designs, { compiled, plan, terms }))
+	const context = { compiled, plan, terms }
+	const stays = [
+		...lines.flatMap((line) => staysOf(line, designs, context)),
+		...designs.flatMap((item) => staysOfBodies(item, context)),
+	]
 	const studentCount = lines[0]?.shares.kits.length ?? 0
-	const formers = [...new Set(lines.flatMap(({ part }) => part.drying?.former ?? []))]
+	const formers = [
+		...new Set([...lines.flatMap(({ part }) => part.drying?.former ?? []), ...stays.map(({ former }) => former)]),
+	]
 	return formers
 		.flatMap((former): FormerLine[] => {
 			const own = stays.filter((stay) => stay.former === former)
@@ -72,31 +79,65 @@ export function findFormerPeaks(
 		.toSorted((a, b) => b.peakCount - a.peakCount)
 }
 
-/** From the end of each run of a step until the piece is dry enough or worked on again, whichever comes first. */
-function staysOf(
-	{ designId, part }: PieceLine,
-	designs: readonly DesignInCourse[],
-	{ compiled: { instance, tasks }, plan, terms }: { compiled: CompiledCourse; plan: Plan; terms: KitTerms },
-): Stay[] {
+/**
+ * A piece lies on one thing at a time: from when it is laid down to wait until it is taken up again or glued on, by whichever
+ * step comes first. What nobody takes up lies until its wait is over.
+ */
+function staysOf({ designId, part }: PieceLine, designs: readonly DesignInCourse[], context: StayContext): Stay[] {
 	const former = part.drying?.former
 	const design = designs.find(({ design: { id } }) => id === designId)?.design
 	if (!former || !design) return []
-	const steps = new Set(stepsOfKind(design, part).map(({ id }) => `${designId}/${id}`))
-	return instance.arcs.flatMap((arc): Stay[] => {
-		const [task, placement] = [instance.tasks.find(({ id }) => id === arc.from), plan.placements[arc.from]]
-		const source = tasks[arc.from]
-		if (!steps.has(arc.from) || arc.lag === 0 || !task || !placement || !('runs' in placement)) return []
-		const sizes = source?.type === 'step' ? source.batchSizes : []
-		const next = plan.placements[arc.to]
-		const nextStart = next && 'runs' in next ? (next.runs[0]?.start ?? Infinity) : Infinity
-		let unit = 0
-		return placement.runs.map(({ start, units }) => {
-			const count = sizes.slice(unit, unit + units).reduce((sum, size) => sum + size, 0)
-			unit += units
-			const from = start + units * unitMinutesOf(task)
-			const until = nextStart > from ? Math.min(from + arc.lag, nextStart) : from + arc.lag
-			return { former, partName: part.name, count, start: from, end: until, perTray: piecesPerTray(part.form, terms) }
-		})
+	const perTray = piecesPerTray(part.form, context.terms)
+	return stepsOfKind(design, part).flatMap(({ id, restsOn }) => {
+		// What it has built rests on something else.
+		if (restsOn !== undefined) return []
+		return waitsAfter(`${designId}/${id}`, context).map((wait) => ({ former, partName: part.name, ...wait, perTray }))
+	})
+}
+
+/** What steps have built hangs or stands as one. */
+function staysOfBodies({ design, flowersPerStudent }: DesignInCourse, context: StayContext): Stay[] {
+	return design.steps.flatMap((step): Stay[] => {
+		const { restsOn: former, id } = step
+		if (former === undefined) return []
+		const [kind] = kindsOfStep(design, step)
+		const bodies = flowersPerStudent * (bodySoFar(design, step)?.perFlower ?? 1)
+		const waits = waitsAfter(`${design.id}/${id}`, context)
+		const [end, start] = [Math.max(...waits.map((wait) => wait.end)), Math.min(...waits.map((wait) => wait.start))]
+		const partName = kind?.partName ?? design.name
+		return waits.length === 0 ? [] : [{ former, partName, count: bodies, start, end, perTray: 1 }]
+	})
+}
+
+interface StayContext {
+	compiled: CompiledCourse
+	plan: Plan
+	terms: KitTerms
+}
+
+/** For each run of a task: how many pieces then wait, and until when; none where nothing after it waits. */
+function waitsAfter(
+	taskId: string,
+	{ compiled: { instance, tasks }, plan }: StayContext,
+): Pick<Stay, 'count' | 'start' | 'end'>[] {
+	const arcs = instance.arcs.filter(({ from }) => from === taskId)
+	const longest = Math.max(0, ...arcs.map(({ lag }) => lag))
+	const [task, placement] = [instance.tasks.find(({ id }) => id === taskId), plan.placements[taskId]]
+	const source = tasks[taskId]
+	if (longest === 0 || !task || !placement || !('runs' in placement)) return []
+	const sizes = source?.type === 'step' ? source.batchSizes : []
+	const nextStart = Math.min(
+		...arcs.map(({ to }) => {
+			const next = plan.placements[to]
+			return next && 'runs' in next ? (next.runs[0]?.start ?? Infinity) : Infinity
+		}),
+	)
+	let unit = 0
+	return placement.runs.map(({ start, units }) => {
+		const count = sizes.slice(unit, unit + units).reduce((sum, size) => sum + size, 0)
+		unit += units
+		const from = start + units * unitMinutesOf(task)
+		return { count, start: from, end: nextStart > from && nextStart < Infinity ? nextStart : from + longest }
 	})
 }
 

@@ -387,3 +387,47 @@ test('what must be done in class is done nowhere else, and says so at its place'
 
 	expect(validateDesign(design)).toMatchObject([{ path: '/steps/0/places' }])
 })
+
+describe('formers', () => {
+	const tray = { backFace: 'foam' as const, former: 'apple tray' }
+	const firm = { stage: 'firm' as const, usualMinutes: 300 }
+	const skin = { stage: 'skin' as const, usualMinutes: 10 }
+
+	test('a piece that two steps wait for lies on one thing at a time', () => {
+		const design = makeDesign({
+			parts: [makePart('petals', { ...gum, piecesPerFlower: 6, drying: tray })],
+			steps: [
+				makeStep('shape', 'petals'),
+				makeStep('dust', 'petals', [{ after: 'shape', wait: skin }]),
+				makeStep('tape', undefined, [{ after: 'dust' }, { after: 'shape', wait: firm }]),
+			],
+		})
+
+		expect(packDesign(design).kit.formers).toMatchObject([{ former: 'apple tray', peakCount: 24 }])
+	})
+
+	test('what is glued together hangs as one', () => {
+		const design = makeDesign({
+			parts: [
+				makePart('ball', {
+					...gum,
+					role: 'centre',
+					piecesPerFlower: 1,
+					form: { type: 'formed', body: 'ball', diameterMm: 16 },
+				}),
+				makePart('petals', { ...gum, piecesPerFlower: 6, drying: tray }),
+			],
+			steps: [
+				makeStep('ball', 'ball'),
+				makeStep('glue', 'petals', [{ after: 'ball' }], { lays: ['ring'], restsOn: 'hook' }),
+				makeStep('dust', undefined, [{ after: 'glue', wait: firm }]),
+			],
+			layers: [
+				{ part: 'ball', pieceCount: 1, radiusMm: 0, arrangement: 'free' },
+				{ id: 'ring', part: 'petals', pieceCount: 6, radiusMm: 8, arrangement: 'aligned', joining: 'glued' },
+			],
+		})
+
+		expect(packDesign(design).kit.formers).toMatchObject([{ former: 'hook', peakCount: 4 }])
+	})
+})
