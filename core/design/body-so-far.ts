@@ -73,7 +73,7 @@ function buildFlower(design: Context, from: ResolvedStep, way: ReadonlySet<Resol
 	const ownIsFresh = design.layers.some(
 		(layer) => isGlued(layer) && from.lays?.includes(layer.id ?? '') && isFresh(design, layer, way),
 	)
-	const core = ownIsFresh ? findCore(design) : undefined
+	const core = ownIsFresh ? findCore(design, way) : undefined
 	const coreBody = core && coreOf(core, isDry(design, core, way))
 	if (!core || !coreBody) return undefined
 	const rows = design.layers.flatMap((layer) => {
@@ -89,7 +89,8 @@ function buildFlower(design: Context, from: ResolvedStep, way: ReadonlySet<Resol
 	const layers = rows.reduce((sum, { layer, part, thicknessMm }) => {
 		const { count, widthMm } = petalsOf(part.form)
 		return (
-			sum + (layersAtFoot(layer.pieceCount * count, GLUED_SHARE * widthMm, radiusMm) * thicknessMm) / last.thicknessMm
+			sum +
+			(layersAtFoot(layer.pieceCount * count, gluedMm(widthMm, radiusMm), radiusMm) * thicknessMm) / last.thicknessMm
 		)
 	}, 0)
 	const paste = slowest([...rows.map(({ part }) => part), ...(coreBody.isDry ? [] : [core])])
@@ -110,10 +111,20 @@ function buildFlower(design: Context, from: ResolvedStep, way: ReadonlySet<Resol
 	}
 }
 
+/** Half of a piece's width; no piece goes round the core more than once. */
+function gluedMm(widthMm: number, coreMm: number): number {
+	return Math.min(GLUED_SHARE * widthMm, 2 * Math.PI * coreMm)
+}
+
 /** The innermost body: what the first layer holds, or else what is called a centre or a base. */
-function findCore({ parts, layers }: Context): ResolvedPart | undefined {
+function findCore({ parts, layers, steps }: Context, way: ReadonlySet<ResolvedStep>): ResolvedPart | undefined {
+	// What comes only later is nothing to glue to.
+	const isThere = ({ of }: ResolvedPart) => {
+		const own = steps.filter(({ part }) => part === of)
+		return own.length === 0 || own.some((step) => way.has(step))
+	}
 	const isBody = (part: ResolvedPart | undefined) =>
-		part !== undefined && part.form.type !== 'cut' && part.form.type !== 'derived'
+		part !== undefined && part.form.type !== 'cut' && part.form.type !== 'derived' && isThere(part)
 	const first = parts.find(({ id }) => id === layers[0]?.kinds[0])
 	return isBody(first) ? first : parts.find((part) => isBody(part) && (part.role === 'centre' || part.role === 'base'))
 }

@@ -5,7 +5,8 @@
 import { pieceMassG } from '../materials/piece-mass'
 import { finestHoldingGauge, holds } from '../materials/wire-strength'
 import { MAX_GAUGE, MIN_GAUGE, wireDiameterMm, type GaugeStandard } from '../materials/wire-gauge'
-import type { Design, Part, PartWire } from './design'
+import type { Design, Part, PartSize, PartWire } from './design'
+import { sizedForm } from './kinds-of-part'
 import type { PartForm } from '../vocabulary/piece-form'
 
 /**
@@ -35,6 +36,7 @@ function scalePart(part: Part, factor: number, standard: GaugeStandard): Part {
 		...part,
 		form,
 		...(part.wire && { wire: rescale(part.wire, form) }),
+		...(part.sizes && { sizes: part.sizes.map((size) => scaleSize(size, form, rescale, factor)) }),
 		...(part.bundles && {
 			bundles: {
 				...part.bundles,
@@ -50,6 +52,7 @@ function scalePart(part: Part, factor: number, standard: GaugeStandard): Part {
 						...set,
 						...(setForm && { form: setForm }),
 						...(set.wire && { wire: rescale(set.wire, setForm ?? form) }),
+						...(set.sizes && { sizes: set.sizes.map((size) => scaleSize(size, setForm ?? form, rescale, factor)) }),
 					},
 				}
 			}),
@@ -57,15 +60,46 @@ function scalePart(part: Part, factor: number, standard: GaugeStandard): Part {
 	}
 }
 
+/** Its own measures; what it takes from its part has grown there. */
+function scaleSize(
+	size: PartSize,
+	form: PartForm,
+	rescale: (wire: PartWire, onto: PartForm) => PartWire,
+	factor: number,
+): PartSize {
+	const measures = (['widthMm', 'lengthMm', 'diameterMm'] as const).flatMap((key) => {
+		const value = size[key]
+		return value === undefined ? [] : [[key, scaled(value, factor)] as const]
+	})
+	const grown = {
+		...size,
+		...Object.fromEntries(measures),
+		...(size.massG !== undefined && { massG: scaled(size.massG, factor ** 3) }),
+	}
+	return { ...grown, ...(size.wire && { wire: rescale(size.wire, sizedForm(form, grown)) }) }
+}
+
 /** Thickness stays: a sheet is rolled as thin as ever, which is why a cut mass goes by the square. */
 function scaleForm(form: PartForm, factor: number): PartForm {
 	switch (form.type) {
 		case 'cut':
-			return { ...form, widthMm: scaled(form.widthMm, factor), lengthMm: scaled(form.lengthMm, factor) }
+			return {
+				...form,
+				widthMm: scaled(form.widthMm, factor),
+				lengthMm: scaled(form.lengthMm, factor),
+				...(form.holes && {
+					holes: form.holes.map((hole) => ({
+						...hole,
+						widthMm: scaled(hole.widthMm, factor),
+						lengthMm: scaled(hole.lengthMm, factor),
+					})),
+				}),
+			}
 		case 'formed':
 			return {
 				...form,
 				diameterMm: scaled(form.diameterMm, factor),
+				...(form.thicknessMm !== undefined && { thicknessMm: scaled(form.thicknessMm, factor) }),
 				...(form.lengthMm !== undefined && { lengthMm: scaled(form.lengthMm, factor) }),
 			}
 		case 'moulded':
@@ -83,7 +117,13 @@ function scaleForm(form: PartForm, factor: number): PartForm {
 
 /** Its length grows with the piece; its gauge follows the piece's mass. */
 function scaleWire(wire: PartWire, form: PartForm, factor: number, standard: GaugeStandard): PartWire {
-	return { ...wire, lengthMm: wireLength(wire, factor), gauge: proposeGauge(wire, form, factor, standard) }
+	const { trimmedToMm } = wire
+	return {
+		...wire,
+		lengthMm: wireLength(wire, factor),
+		gauge: proposeGauge(wire, form, factor, standard),
+		...(trimmedToMm !== undefined && { trimmedToMm: wireLength({ ...wire, lengthMm: trimmedToMm }, factor) }),
+	}
 }
 
 /** Whole mm, within what a wire can be. */

@@ -84,6 +84,28 @@ export function changeLayer(
 	return { ...design, layers: design.layers.map((layer, l) => (l === index ? withValues(layer, change) : layer)) }
 }
 
+/** The layer put on by a step, or by none: what it takes goes with the step. */
+export function setLaidBy(design: Design, index: number, stepId: string | undefined): Design {
+	const layer = design.layers[index]
+	if (!layer) return design
+	const id =
+		layer.id ??
+		freshId(
+			'layer',
+			design.layers.flatMap((one) => (one.id === undefined ? [] : [{ id: one.id }])),
+		)
+	return {
+		...design,
+		layers: design.layers.map((one, l) => (l === index ? { ...one, id } : one)),
+		steps: design.steps.map((step) => {
+			const others = (step.lays ?? []).filter((laid) => laid !== id)
+			const lays = step.id === stepId ? [...others, id] : others
+			if (lays.length === (step.lays?.length ?? 0) && step.id !== stepId) return step
+			return withValues(step, { lays: lays.length > 0 ? lays : undefined })
+		}),
+	}
+}
+
 /** With the layer outermost. */
 export function addLayer(design: Design, layer: Layer): Design {
 	return { ...design, layers: [...design.layers, layer] }

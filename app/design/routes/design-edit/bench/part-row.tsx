@@ -50,6 +50,9 @@ export const PartRow = memo(
 							<strong>{shown.name}</strong>
 							<span className="soft small">
 								{count(shown.piecesPerFlower, 'piece')} · {describeForm(shown.form)} · {massWords(shown)}
+								{shown.sizes && ` · ${shown.sizes.length} sizes`}
+								{shown.alternating && ` · ${shown.alternating.length} colours`}
+								{shown.marbled && ' · marbled'}
 								{shown.wire && ` · ${shown.wire.gauge} gauge`}
 								{part.when && ' · under some options'}
 							</span>

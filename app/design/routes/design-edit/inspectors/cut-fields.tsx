@@ -1,11 +1,67 @@
-import { OUTLINE_FAMILIES, type CutForm } from '../../../../../core/vocabulary/piece-form'
+import { OUTLINE_FAMILIES, type CutForm, type Hole } from '../../../../../core/vocabulary/piece-form'
 import { SelectField, wordOptions } from '../../../../shared/components/fields/choice-fields'
 import { NumberField } from '../../../../shared/components/fields/number-field'
 import { OwnOutline } from './own-outline'
 
 const OUTLINES = [...wordOptions(OUTLINE_FAMILIES), { value: 'own' as const, label: 'of your own' }]
 const WITH_LOBES: readonly CutForm['outline'][] = ['star', 'blossom', 'calyx']
+const SHAPINGS = [
+	{ value: 'flat', label: 'left flat, or cupped' },
+	{ value: 'folded', label: 'folded or stuffed' },
+	{ value: 'rolled up', label: 'rolled up' },
+] as const
 const FIRST_PATH = 'M0 0L-10 -20L10 -20Z'
+
+/** Openings of a cut piece; a ring is a circle with one. */
+function HoleFields({ form, onChange }: { form: CutForm; onChange: (form: CutForm) => void }) {
+	const { holes = [], ...rest } = form
+	const [hole] = holes
+	const usual = { outline: 'circle' as const, widthMm: form.widthMm / 3, lengthMm: form.lengthMm / 3 }
+	const set = (values: Partial<Hole>) =>
+		hole && onChange({ ...form, holes: [{ ...hole, ...values }, ...holes.slice(1)] })
+	return (
+		<>
+			<NumberField
+				label="Holes"
+				value={hole?.count ?? holes.length}
+				min={0}
+				max={200}
+				isWhole
+				onChange={(count) =>
+					onChange(count === 0 ? rest : { ...form, holes: [{ ...(hole ?? usual), count }, ...holes.slice(1)] })
+				}
+			/>
+			{hole && (
+				<>
+					<SelectField
+						label="Each a"
+						value={hole.outline}
+						options={wordOptions(OUTLINE_FAMILIES)}
+						onChange={(outline) => set({ outline })}
+					/>
+					<NumberField
+						label="Hole wide"
+						unit="mm"
+						value={hole.widthMm}
+						min={0.5}
+						max={500}
+						step={0.5}
+						onChange={(widthMm) => set({ widthMm })}
+					/>
+					<NumberField
+						label="Hole long"
+						unit="mm"
+						value={hole.lengthMm}
+						min={0.5}
+						max={500}
+						step={0.5}
+						onChange={(lengthMm) => set({ lengthMm })}
+					/>
+				</>
+			)}
+		</>
+	)
+}
 
 /** Outline and sizes of what is cut from a sheet. */
 export function CutFields({ form, onChange }: { form: CutForm; onChange: (form: CutForm) => void }) {
@@ -51,6 +107,16 @@ export function CutFields({ form, onChange }: { form: CutForm; onChange: (form: 
 				step={0.1}
 				onChange={(thicknessMm) => onChange({ ...form, thicknessMm })}
 			/>
+			<SelectField
+				label="Then it is"
+				value={form.shaping ?? 'flat'}
+				options={SHAPINGS}
+				onChange={(chosen) => {
+					const { shaping: _, ...rest } = form
+					onChange(chosen === 'flat' ? rest : { ...rest, shaping: chosen })
+				}}
+			/>
+			<HoleFields form={form} onChange={onChange} />
 			{form.outline === 'own' && <OwnOutline path={form.path ?? ''} onChange={(path) => onChange({ ...form, path })} />}
 		</>
 	)

@@ -2,6 +2,8 @@ import type { Design } from '../../../../../core/design/design'
 import { withValues } from '../../../../../core/design/edits/conditions'
 import { TextField } from '../../../../shared/components/fields/text-field'
 import { useEditing } from '../editing'
+import { CheckField } from '../../../../shared/components/fields/check-fields'
+import { BundleListFields } from './bundle-list-fields'
 import { ChoiceFields } from './choice-fields'
 import { ExtraFields, TechniqueFields } from './technique-fields'
 import { KindFields } from './kind-fields'
@@ -14,7 +16,7 @@ export function DesignInspector({ design }: { design: Design }) {
 	const { change } = useEditing()
 	const set = (values: { [K in keyof Design]?: Design[K] | undefined }) =>
 		change((before) => withValues(before, values), `design ${Object.keys(values).join()}`)
-	const { choices, techniques, extras = [], mixtures = [] } = design
+	const { choices, techniques, extras = [], mixtures = [], bundles = [] } = design
 	return (
 		<section className="stack inspector" aria-label="Design">
 			<TextField label="Name of the design" value={design.name} maxLength={80} onChange={(name) => set({ name })} />
@@ -45,6 +47,23 @@ export function DesignInspector({ design }: { design: Design }) {
 				<MixtureFields
 					mixtures={mixtures}
 					onChange={(changed) => set({ mixtures: changed.length > 0 ? changed : undefined })}
+				/>
+			</More>
+			<More label={named('Bundles of several parts', bundles)}>
+				<BundleListFields
+					design={design}
+					onChange={(changed) => set({ bundles: changed.length > 0 ? changed : undefined })}
+				/>
+			</More>
+			<More
+				label={
+					design.keepOrder === false ? 'Steps in any order that suits' : 'Steps in the order of the design, if it suits'
+				}
+			>
+				<CheckField
+					label="Keep the order of the design where nothing is lost by it"
+					value={design.keepOrder !== false}
+					onChange={(is) => set({ keepOrder: is ? undefined : false })}
 				/>
 			</More>
 			<More label={design.notes ? 'Notes' : 'Notes: none'}>

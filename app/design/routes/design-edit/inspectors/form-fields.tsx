@@ -1,5 +1,5 @@
 import type { Design } from '../../../../../core/design/design'
-import type { PartForm } from '../../../../../core/vocabulary/piece-form'
+import { FORMED_BODIES, type FormedBody, type PartForm } from '../../../../../core/vocabulary/piece-form'
 import { SelectField, wordOptions } from '../../../../shared/components/fields/choice-fields'
 import { NumberField } from '../../../../shared/components/fields/number-field'
 import { TextField } from '../../../../shared/components/fields/text-field'
@@ -14,7 +14,12 @@ const TYPES: { value: PartForm['type']; label: string }[] = [
 	{ value: 'bought', label: 'bought' },
 	{ value: 'derived', label: 'made of a part' },
 ]
-const BODIES = wordOptions(['ball', 'cone', 'drop', 'cylinder'] as const)
+const BODIES = wordOptions(FORMED_BODIES)
+const WITH_LENGTH: readonly FormedBody[] = ['cone', 'drop', 'cylinder']
+const SHARED = [
+	{ value: 'kit', label: 'for each kit' },
+	{ value: 'class', label: 'over the class' },
+] as const
 
 interface FormFieldsProps {
 	form: PartForm
@@ -66,7 +71,18 @@ function BodyFields({ form, onChange }: { form: Form<'formed'>; onChange: (form:
 				step={0.5}
 				onChange={(diameterMm) => onChange({ ...form, diameterMm })}
 			/>
-			{form.body !== 'ball' && (
+			{form.body === 'flattened ball' && (
+				<NumberField
+					label="Pressed to"
+					unit="mm"
+					value={form.thicknessMm ?? form.diameterMm / 3}
+					min={0.5}
+					max={100}
+					step={0.5}
+					onChange={(thicknessMm) => onChange({ ...form, thicknessMm })}
+				/>
+			)}
+			{WITH_LENGTH.includes(form.body) && (
 				<NumberField
 					label="Long"
 					unit="mm"
@@ -98,6 +114,17 @@ function BoughtFields({ form, onChange }: { form: Form<'bought'>; onChange: (for
 				step={0.5}
 				onChange={(diameterMm) => onChange({ ...form, diameterMm })}
 			/>
+			<NumberField
+				label="Of a roll, each"
+				unit="mm"
+				value={form.lengthMm ?? 0}
+				min={0}
+				max={5000}
+				onChange={(lengthMm) => {
+					const { lengthMm: _, ...rest } = form
+					onChange(lengthMm > 0 ? { ...rest, lengthMm } : rest)
+				}}
+			/>
 		</>
 	)
 }
@@ -126,6 +153,12 @@ function DerivedFields({
 				max={20}
 				isWhole
 				onChange={(piecesEach) => onChange({ ...form, piecesEach })}
+			/>
+			<SelectField
+				label="Rounded up"
+				value={form.shared ?? 'kit'}
+				options={SHARED}
+				onChange={(shared) => onChange({ ...form, shared })}
 			/>
 		</>
 	)

@@ -1,5 +1,5 @@
 import { TINTS, type Design, type Layer } from '../../../../../core/design/design'
-import { changeLayer, moveLayer, removeLayer } from '../../../../../core/design/edits/edit-parts'
+import { changeLayer, moveLayer, removeLayer, setLaidBy } from '../../../../../core/design/edits/edit-parts'
 import { USUAL_OPENNESS_DEG } from '../../../../../core/design/flower-geometry'
 import { ChecksField } from '../../../../shared/components/fields/check-fields'
 import { SelectField, wordOptions } from '../../../../shared/components/fields/choice-fields'
@@ -61,6 +61,7 @@ export function LayerInspector({ layer, index, design }: { layer: Layer; index: 
 			</div>
 			<PlaceFields layer={layer} onChange={set} />
 			<JoiningFields layer={layer} onChange={set} />
+			<LaidByField layer={layer} index={index} design={design} />
 			<More label={tints.length > 0 ? `Colours alternate: ${tints.join(', ')}` : 'Colours as the part'}>
 				<ChecksField
 					label="Colours alternating round the ring"
@@ -77,6 +78,27 @@ export function LayerInspector({ layer, index, design }: { layer: Layer; index: 
 				</More>
 			)}
 		</section>
+	)
+}
+
+/** The step that puts it on: left out, it takes the layer with its tape and glue along. */
+function LaidByField({ layer, index, design }: { layer: Layer; index: number; design: Design }) {
+	const { change } = useEditing()
+	const names = new Map(design.parts.map(({ id, name }) => [id, name]))
+	const laying = design.steps.find(({ lays = [] }) => layer.id !== undefined && lays.includes(layer.id))
+	return (
+		<SelectField
+			label="Put on by the step"
+			value={laying?.id ?? ''}
+			options={[
+				{ value: '', label: 'none by itself' },
+				...design.steps.map(({ id, part, label }) => ({
+					value: id,
+					label: `${part === undefined ? 'Putting together' : (names.get(part) ?? part)}: ${label}`,
+				})),
+			]}
+			onChange={(id) => change((before) => setLaidBy(before, index, id || undefined), `layer ${index} laid`)}
+		/>
 	)
 }
 
@@ -164,6 +186,13 @@ function JoiningFields({ layer, onChange }: LayerFieldsProps) {
 						max={20}
 						step={0.5}
 						onChange={(tapeTurns) => onChange({ tapeTurns })}
+					/>
+					<NumberField
+						label="Turns to lock it"
+						value={layer.lockTurns ?? 0}
+						min={0}
+						max={20}
+						onChange={(lockTurns) => onChange({ lockTurns: lockTurns || undefined })}
 					/>
 					<SelectField
 						label="Tape"

@@ -1,18 +1,20 @@
 import { CloseOutlined, PlusOutlined } from '@ant-design/icons'
 import { Button, Select } from 'antd'
-import type { Mixture } from '../../../../../core/design/design'
+import type { Ingredient, Mixture } from '../../../../../core/design/design'
+import { withValues } from '../../../../../core/design/edits/conditions'
+import { PASTES } from '../../../../../core/vocabulary/paste'
 import { freshId, slugOf } from '../../../../../core/design/edits/fresh-id'
 import { ALLERGENS, type Allergen } from '../../../../../core/vocabulary/allergen'
 import { FewField, SelectField, wordOptions } from '../../../../shared/components/fields/choice-fields'
 import { NumberField } from '../../../../shared/components/fields/number-field'
 import { TextField } from '../../../../shared/components/fields/text-field'
 
-type Ingredient = Mixture['ingredients'][number]
-
+const KINDS = wordOptions(['other', 'edible glue', 'glaze', 'dust', 'gel colour', 'royal icing'] as const)
 const UNITS = wordOptions(['ml', 'g'] as const)
 const ALLERGEN_OPTIONS = wordOptions(ALLERGENS)
 const USUAL_GLUE: Omit<Mixture, 'id'> = {
 	name: 'Edible glue',
+	kind: 'edible glue',
 	unit: 'ml',
 	ingredients: [
 		{ name: 'warm water', amount: 30, unit: 'ml' },
@@ -34,6 +36,7 @@ export function MixtureFields({
 				<OneMixture
 					key={mixture.id}
 					mixture={mixture}
+					mixtures={mixtures}
 					onChange={(changed) => onChange(mixtures.map((one, k) => (k === m ? changed : one)))}
 					onRemove={() => onChange(mixtures.filter((_, k) => k !== m))}
 				/>
@@ -51,10 +54,12 @@ export function MixtureFields({
 
 function OneMixture({
 	mixture,
+	mixtures,
 	onChange,
 	onRemove,
 }: {
 	mixture: Mixture
+	mixtures: readonly Mixture[]
 	onChange: (mixture: Mixture) => void
 	onRemove: () => void
 }) {
@@ -75,6 +80,12 @@ function OneMixture({
 						options={UNITS}
 						onChange={(unit) => onChange({ ...mixture, unit })}
 					/>
+					<SelectField
+						label="Used as"
+						value={mixture.kind ?? 'other'}
+						options={KINDS}
+						onChange={(kind) => onChange(withValues(mixture, { kind: kind === 'other' ? undefined : kind }))}
+					/>
 				</div>
 				<Button
 					type="text"
@@ -87,6 +98,7 @@ function OneMixture({
 				<IngredientLine
 					key={i}
 					ingredient={ingredient}
+					others={mixtures.filter(({ id }) => id !== mixture.id)}
 					onChange={(changed) => setIngredients(mixture.ingredients.map((one, k) => (k === i ? changed : one)))}
 					onRemove={() => setIngredients(mixture.ingredients.filter((_, k) => k !== i))}
 					isOnly={mixture.ingredients.length === 1}
@@ -106,11 +118,14 @@ function OneMixture({
 /** A row of the recipe: what, how much, and what its label warns of. */
 function IngredientLine({
 	ingredient,
+	others,
 	onChange,
 	onRemove,
 	isOnly,
 }: {
 	ingredient: Ingredient
+	/** Mixtures that it may be. */
+	others: readonly Mixture[]
 	onChange: (ingredient: Ingredient) => void
 	onRemove: () => void
 	isOnly: boolean
@@ -137,6 +152,16 @@ function IngredientLine({
 				onChange={(changed) => onChange({ ...ingredient, amount: changed })}
 			/>
 			<SelectField
+				label="It is"
+				value={ingredient.mixture ?? ingredient.paste ?? ''}
+				options={[
+					{ value: '', label: 'bought' },
+					...PASTES.map((paste) => ({ value: paste as string, label: paste })),
+					...others.map(({ id, name: other }) => ({ value: id, label: other })),
+				]}
+				onChange={(chosen) => onChange(withSource(ingredient, chosen))}
+			/>
+			<SelectField
 				label="Unit"
 				value={unit}
 				options={UNITS}
@@ -161,4 +186,11 @@ function IngredientLine({
 			/>
 		</div>
 	)
+}
+
+/** An ingredient that is bought, is paste, or is itself a mixture. */
+function withSource({ mixture: _, paste: __, ...plain }: Ingredient, chosen: string): Ingredient {
+	const paste = PASTES.find((one) => one === chosen)
+	if (paste) return { ...plain, paste, unit: 'g' }
+	return chosen === '' ? plain : { ...plain, mixture: chosen }
 }

@@ -8,7 +8,10 @@ import { SelectField } from '../../../../shared/components/fields/choice-fields'
 import { NumberField } from '../../../../shared/components/fields/number-field'
 import { TextField } from '../../../../shared/components/fields/text-field'
 import { useEditing } from '../editing'
+import { ColourFields, colourWords } from './colour-fields'
 import { More } from './more'
+import { SizeFields, sizeWords } from './size-fields'
+import { SpareFields, spareWords } from './spare-fields'
 import { WhenFields } from './when-fields'
 import { WireFields } from './wire-fields'
 
@@ -17,7 +20,19 @@ const BACKS = Object.entries(BACK_WORDS).map(([value, label]) => ({ value: value
 interface RarePartFieldsProps {
 	part: Part
 	/** As the shown options make it. */
-	shown: Pick<Part, 'drying' | 'breakage' | 'bundles'>
+	shown: Pick<
+		Part,
+		| 'drying'
+		| 'breakage'
+		| 'bundles'
+		| 'sizes'
+		| 'alternating'
+		| 'marbled'
+		| 'spares'
+		| 'colour'
+		| 'form'
+		| 'piecesPerFlower'
+	>
 	design: Design
 	onChange: (values: PartChange) => void
 }
@@ -27,11 +42,31 @@ export function RarePartFields({ part, shown, design, onChange }: RarePartFields
 	const allergens = part.allergens ?? []
 	return (
 		<>
-			<More label={`Dries on ${shown.drying?.former ?? 'nothing'}; ${percent(shown.breakage)} in 100 lost`}>
+			<More label={sizeWords(shown)}>
+				<SizeFields shown={shown} onChange={onChange} />
+			</More>
+			<More label={colourWords(shown)}>
+				<ColourFields part={part} shown={shown} onChange={onChange} />
+			</More>
+			<More label={spareWords(shown)}>
+				<SpareFields shown={shown} onChange={onChange} />
+			</More>
+			<More label={`Dries on ${shown.drying?.former ?? 'nothing'}`}>
 				<DryingFields shown={shown} onChange={onChange} />
 			</More>
 			<More label={shown.bundles ? `In bundles of ${shown.bundles.pieces}` : 'Not bundled'}>
 				<BundleFields shown={shown} onChange={onChange} />
+			</More>
+			<More label={part.on ? `Put on ${nameOf(design, part.on)}` : 'Put on nothing by itself'}>
+				<SelectField
+					label="Put, piece by piece, on"
+					value={part.on ?? ''}
+					options={[
+						{ value: '', label: 'nothing' },
+						...design.parts.filter(({ id }) => id !== part.id).map(({ id, name }) => ({ value: id, label: name })),
+					]}
+					onChange={(on) => onChange({ on: on || undefined })}
+				/>
 			</More>
 			<More label={`Allergens: ${allergens.join(', ') || 'none'}`}>
 				<ChecksField
@@ -51,7 +86,7 @@ export function RarePartFields({ part, shown, design, onChange }: RarePartFields
 }
 
 function DryingFields({ shown, onChange }: Pick<RarePartFieldsProps, 'shown' | 'onChange'>) {
-	const { drying, breakage } = shown
+	const { drying } = shown
 	return (
 		<div className="field-row">
 			<TextField
@@ -70,14 +105,6 @@ function DryingFields({ shown, onChange }: Pick<RarePartFieldsProps, 'shown' | '
 					onChange={(backFace) => onChange({ drying: { ...drying, backFace } })}
 				/>
 			)}
-			<NumberField
-				label="Lost in 100"
-				value={percent(breakage)}
-				min={0}
-				max={50}
-				step={0.5}
-				onChange={(lost) => onChange({ breakage: lost / 100 })}
-			/>
 		</div>
 	)
 }
@@ -113,6 +140,6 @@ function BundleFields({ shown: { bundles }, onChange }: Pick<RarePartFieldsProps
 	)
 }
 
-function percent(share: number): number {
-	return Math.round(share * 1000) / 10
+function nameOf({ parts }: Design, id: string): string {
+	return parts.find((part) => part.id === id)?.name ?? id
 }

@@ -6,6 +6,8 @@ import { NumberField } from '../../../../shared/components/fields/number-field'
 import { TextField } from '../../../../shared/components/fields/text-field'
 import { ListFields } from './list-fields'
 import { More } from './more'
+import { withValues } from '../../../../../core/design/edits/conditions'
+import { reachWords, StepReachFields } from './step-reach-fields'
 import { onlyOf, ToolShareFields } from './tool-share-fields'
 import { WhenFields } from './when-fields'
 
@@ -41,7 +43,7 @@ const FURTHER_HAZARDS: readonly Hazard[] = [
 interface RareStepFieldsProps {
 	step: Step
 	/** As the shown options make it. */
-	shown: Pick<Step, 'tools' | 'toolShares'>
+	shown: Pick<Step, 'tools' | 'toolShares' | 'minutesBySize' | 'minutesPerPiece'>
 	design: Design
 	onChange: (values: StepChange) => void
 }
@@ -51,6 +53,9 @@ export function RareStepFields({ step, shown, design, onChange }: RareStepFields
 	const { materials = [], hazards, leastPieces } = step
 	return (
 		<>
+			<More label={reachWords(step)}>
+				<StepReachFields step={step} shown={shown} design={design} onChange={onChange} />
+			</More>
 			<More label={`Tools: ${shown.tools.join(', ') || 'none'}`}>
 				<ToolFields shown={shown} onChange={onChange} />
 			</More>
@@ -117,7 +122,7 @@ function MaterialFields({
 			makeNew={(): Material => ({ name: 'petal dust', kind: 'dust' })}
 			onChange={onChange}
 		>
-			{({ name, kind }, set) => (
+			{({ name, kind, per }, set) => (
 				<>
 					<TextField
 						label="Material"
@@ -130,6 +135,17 @@ function MaterialFields({
 						value={kind}
 						options={wordOptions(MATERIAL_KINDS)}
 						onChange={(chosen) => set({ kind: chosen })}
+					/>
+					<CheckField
+						label="Once a student"
+						value={per === 'student'}
+						onChange={(is) =>
+							onChange(
+								materials.map((one) =>
+									one.name === name ? withValues(one, { per: is ? 'student' : undefined }) : one,
+								),
+							)
+						}
 					/>
 				</>
 			)}

@@ -11,6 +11,7 @@ import { SelectField, wordOptions } from '../../../../shared/components/fields/c
 import { NumberField } from '../../../../shared/components/fields/number-field'
 import { useEditing } from '../editing'
 import { More } from './more'
+import { WhenFields } from './when-fields'
 import { AFTER_A_TIME, AT_ONCE, optional, withMark, withStage } from './needs'
 
 const HOW_DRY = [
@@ -73,18 +74,25 @@ export function WaitFields({ need, design, onChange, children }: WaitFieldsProps
 					</>
 				)}
 				<LimitFields need={need} onChange={onChange} />
+				<ComputedLimits need={need} onChange={onChange} />
+				{design.choices.length > 0 && (
+					<WhenFields when={need.when} design={design} onChange={(when) => onChange(optional(need, { when }))} />
+				)}
 			</More>
 		</>
 	)
 }
 
 /** 'Piece by piece, dried pieces may be brought, within 25 min'. */
-function markWords({ wait, withinMinutes, isPieceByPiece }: Need): string {
+function markWords({ wait, withinMinutes, isPieceByPiece, beforeStage, whileDamp, when }: Need): string {
 	const marks = [
 		isPieceByPiece && 'piece by piece',
 		wait?.isSwappable && 'dried pieces may be brought',
 		wait?.isByHand && 'in any room',
 		withinMinutes !== undefined && `within ${withinMinutes} min`,
+		beforeStage && `before it is ${beforeStage}`,
+		whileDamp && 'while damp',
+		when && 'under some options',
 	].filter(Boolean)
 	return marks.length > 0 ? marks.join(', ') : 'without further terms'
 }
@@ -103,11 +111,7 @@ function LimitFields({ need, onChange }: Pick<WaitFieldsProps, 'need' | 'onChang
 		)
 	return (
 		<>
-			<CheckField
-				label="While still damp, or before it skins"
-				value={withinMinutes !== undefined}
-				onChange={setLimited}
-			/>
+			<CheckField label="Within so many minutes" value={withinMinutes !== undefined} onChange={setLimited} />
 			{withinMinutes !== undefined && (
 				<div className="field-row">
 					<NumberField
@@ -141,12 +145,43 @@ function LimitFields({ need, onChange }: Pick<WaitFieldsProps, 'need' | 'onChang
 	)
 }
 
+/** Limits that are reckoned for each room: before the paste gets too dry, while the paint is damp. */
+function ComputedLimits({ need, onChange }: Pick<WaitFieldsProps, 'need' | 'onChange'>) {
+	return (
+		<div className="field-row">
+			<SelectField
+				label="Before it is"
+				value={need.beforeStage ?? ''}
+				options={[
+					{ value: '', label: 'no limit' },
+					...DRYING_STAGES.map((value) => ({ value, label: STAGE_WORDS[value] })),
+				]}
+				onChange={(stage) => onChange(optional(need, { beforeStage: stage || undefined }))}
+			/>
+			<CheckField
+				label="While colour in alcohol is damp"
+				value={need.whileDamp ?? false}
+				onChange={(is) => onChange(optional(need, { whileDamp: is || undefined }))}
+			/>
+		</div>
+	)
+}
+
 /** What the wait is reckoned to take in an ordinary room, beside what the design states. */
 function ReckonedWait({ need, design, onChange }: WaitFieldsProps) {
 	const { scope, gaugeStandard } = useEditing()
 	const { wait } = need
-	const steps = design.steps.map(({ id, part, needs, materials, when }) => [id, part, needs, materials, when])
-	const key = JSON.stringify([need.after, wait?.stage, design.parts, steps, scope.picks, gaugeStandard])
+	const steps = design.steps.map(({ id, part, needs, materials, uses, when, lays, sizes }) => [
+		id,
+		part,
+		needs,
+		materials,
+		uses,
+		when,
+		lays,
+		sizes,
+	])
+	const key = JSON.stringify([need.after, wait?.stage, design.parts, design.layers, steps, scope.picks, gaugeStandard])
 	const hours = useMemo(() => {
 		// An option that is shown may have been taken away a moment ago.
 		const resolved = resolveDesign(design, keepValidPicks(design, scope.picks))

@@ -94,6 +94,19 @@ function WireDetails({ wire, onChange }: { wire: PartWire; onChange: (wire: Part
 				options={wordOptions(METHODS)}
 				onChange={(method) => set({ method })}
 			/>
+			<NumberField
+				label="Trimmed to"
+				unit="mm"
+				value={wire.trimmedToMm ?? wire.lengthMm}
+				min={5}
+				max={wire.lengthMm}
+				step={5}
+				isWhole
+				onChange={(mm) => {
+					const { trimmedToMm: _, ...rest } = wire
+					onChange(mm < wire.lengthMm ? { ...rest, trimmedToMm: mm } : rest)
+				}}
+			/>
 			{wire.method === 'rolled rib' && (
 				<NumberField
 					label="Rib reaches"
