@@ -4,8 +4,9 @@ import { beforeEach, describe, expect, test } from 'vitest'
 import { closeDatabase, getDatabase, openDatabase } from '../../db/connection.server'
 import { migrate } from '../../db/migrate.server'
 import { getDesign, listDesigns } from '../../db/repositories/designs.server'
+import { readDesign } from '../../exchange/read-document'
 import firstForm from '../fixtures/designs-form-1.json'
-import { demoDesign } from '../support/demo-designs'
+
 import { foundStudio, freshDatabase } from '../support/studios'
 
 const MIGRATIONS = import.meta.glob<{ up(parameters: { context: QueryInterface }): Promise<void> }>(
@@ -113,8 +114,9 @@ test('designs of the first form, and all that names their paste, are brought to 
 	await migrate()
 
 	for (const name of ['nest-with-eggs', 'magnolia']) {
-		expect((await getDesign(studioId, name)).document).toEqual(demoDesign(name))
-		expect((await getDesign(studioId, name, 1)).document).toEqual(demoDesign(name))
+		const upgraded = readDesign(stored(name))
+		expect((await getDesign(studioId, name)).document).toEqual(upgraded)
+		expect((await getDesign(studioId, name, 1)).document).toEqual(upgraded)
 	}
 	const [studio] = await getDatabase().query<{ pastes: string }>('SELECT own_pastes AS pastes FROM studios', {
 		type: QueryTypes.SELECT,

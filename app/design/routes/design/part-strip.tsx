@@ -8,31 +8,39 @@ import { describeForm } from '../../../shared/words/terms'
 import { count } from '../../../shared/words/times'
 
 interface PartStripProps {
-	/** Undefined: the assembly. */
-	part: ResolvedPart | undefined
+	/** Of one part, in all its sizes and colours; none: the assembly. */
+	kinds: readonly ShownKind[]
 	steps: readonly ResolvedStep[]
 	allSteps: readonly ResolvedStep[]
 	parts: readonly ResolvedPart[]
-	/** Diameter of the part's wire by the studio's gauge. */
-	wireMm: number | undefined
 	/** Of `reckonedKey`. */
 	reckoned: Readonly<Record<string, string>>
-	/** To the drying of a piece; absent: nothing of it dries. */
-	dryingLink?: string | undefined
+}
+
+export interface ShownKind {
+	part: ResolvedPart
+	/** Diameter of its wire by the studio's gauge. */
+	wireMm: number | undefined
+	/** To the drying of a piece; undefined: nothing of it dries. */
+	dryingLink: string | undefined
 }
 
 /** A part with one of its pieces drawn, and its steps as a chain with the waits between. */
-export function PartStrip({ part, steps, allSteps, parts, wireMm, reckoned, dryingLink }: PartStripProps) {
-	if (!part && steps.length === 0) return null
+export function PartStrip({ kinds, steps, allSteps, parts, reckoned }: PartStripProps) {
+	const first = kinds[0]?.part
+	if (!first && steps.length === 0) return null
 	return (
-		<section className={`sheet part-strip tint-${part?.tint ?? 'none'}`}>
-			<div className="part-head">
-				{part && <PieceDrawing form={part.form} />}
-				<div>
-					<h3>{part?.name ?? 'Putting together'}</h3>
-					{part && <PartWords part={part} wireMm={wireMm} dryingLink={dryingLink} />}
+		<section className={`sheet part-strip tint-${first?.tint ?? 'none'}`}>
+			{kinds.length !== 1 && <h3>{first?.partName ?? 'Putting together'}</h3>}
+			{kinds.map((kind) => (
+				<div className="part-head" key={kind.part.id}>
+					<PieceDrawing form={kind.part.form} />
+					<div>
+						{kinds.length === 1 ? <h3>{kind.part.name}</h3> : <h4>{kindName(kind.part)}</h4>}
+						<PartWords {...kind} />
+					</div>
 				</div>
-			</div>
+			))}
 			<ol className="step-chain">
 				{steps.map((step) => (
 					<Fragment key={step.id}>
@@ -55,11 +63,12 @@ export function PartStrip({ part, steps, allSteps, parts, wireMm, reckoned, dryi
 	)
 }
 
-function PartWords({
-	part,
-	wireMm,
-	dryingLink,
-}: { part: NonNullable<PartStripProps['part']> } & Pick<PartStripProps, 'wireMm' | 'dryingLink'>) {
+/** 'large, red': what its name says beyond that of its part. */
+function kindName({ name, partName }: ResolvedPart): string {
+	return name.slice(partName.length).replace(/^, /, '')
+}
+
+function PartWords({ part, wireMm, dryingLink }: ShownKind) {
 	const { piecesPerFlower, form, paste, colour, wire, ownPaste, drying } = part
 	return (
 		<p className="soft small">

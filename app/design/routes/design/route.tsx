@@ -5,12 +5,7 @@ import { cautionsOf } from '../../../../core/design/cautions'
 import { measureDesign } from '../../../../core/design/design-figures'
 import { shareFigures } from '../../../../core/design/figure-shares'
 import { measureRings } from '../../../../core/design/flower-geometry'
-import {
-	resolveDesign,
-	type ResolvedDesign,
-	type ResolvedPart,
-	type ResolvedStep,
-} from '../../../../core/design/resolve-design'
+import { resolveDesign, type ResolvedDesign, type ResolvedPart } from '../../../../core/design/resolve-design'
 import { reviewDesign } from '../../../../core/design/review/review-design'
 import { reckonUsualWait } from '../../../../core/design/wait-subject'
 import { wireDiameterMm, type GaugeStandard } from '../../../../core/materials/wire-gauge'
@@ -90,10 +85,11 @@ export function action({ params, request, context }: Route.ActionArgs) {
 }
 
 /** One design: pictures, figures, parts with their steps and waits, cautions. */
-/** Steps of a part stand under the last of its kinds, once. */
-function stepsToShow(design: ResolvedDesign, kind: ResolvedPart): ResolvedStep[] {
-	const isLast = design.parts.findLast(({ of }) => of === kind.of) === kind
-	return isLast ? design.steps.filter(({ part }) => part === kind.of) : []
+/** Kinds of one part together: they share its steps. */
+function groupKinds({ parts }: ResolvedDesign): ResolvedPart[][] {
+	const groups = new Map<string, ResolvedPart[]>()
+	for (const kind of parts) groups.set(kind.of, [...(groups.get(kind.of) ?? []), kind])
+	return [...groups.values()]
 }
 
 export default function DesignPage({
@@ -134,26 +130,21 @@ export default function DesignPage({
 				room (21 °C, 50 % humidity), from even odds to 9 in 10. A course reckons them for its own rooms.
 			</p>
 			<div className="design-parts">
-				{design.parts.map((part) => (
+				{groupKinds(design).map((kinds) => (
 					<PartStrip
-						key={part.id}
-						part={part}
-						steps={stepsToShow(design, part)}
+						key={kinds[0]?.of}
+						kinds={kinds.map((part) => ({
+							part,
+							wireMm: part.wire && wireMm[part.wire.gauge],
+							dryingLink: dryingLinkOf(part, design),
+						}))}
+						steps={design.steps.filter((step) => step.part === kinds[0]?.of)}
 						allSteps={design.steps}
 						parts={design.parts}
-						wireMm={part.wire && wireMm[part.wire.gauge]}
 						reckoned={reckoned}
-						dryingLink={dryingLinkOf(part, design)}
 					/>
 				))}
-				<PartStrip
-					part={undefined}
-					steps={assembly}
-					allSteps={design.steps}
-					parts={design.parts}
-					wireMm={undefined}
-					reckoned={reckoned}
-				/>
+				<PartStrip kinds={[]} steps={assembly} allSteps={design.steps} parts={design.parts} reckoned={reckoned} />
 			</div>
 			{cautions.length > 0 && (
 				<section aria-labelledby="cautions">

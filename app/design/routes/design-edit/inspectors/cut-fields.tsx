@@ -6,8 +6,8 @@ import { OwnOutline } from './own-outline'
 const OUTLINES = [...wordOptions(OUTLINE_FAMILIES), { value: 'own' as const, label: 'of your own' }]
 const WITH_LOBES: readonly CutForm['outline'][] = ['star', 'blossom', 'calyx']
 const SHAPINGS = [
-	{ value: 'flat', label: 'left flat, or cupped' },
-	{ value: 'folded', label: 'folded or stuffed' },
+	{ value: 'flat', label: 'left flat' },
+	{ value: 'folded', label: 'folded, stuffed' },
 	{ value: 'rolled up', label: 'rolled up' },
 ] as const
 const FIRST_PATH = 'M0 0L-10 -20L10 -20Z'
