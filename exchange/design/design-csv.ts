@@ -26,7 +26,7 @@ export function partsCsv({ parts }: ResolvedDesign): string {
 }
 
 export function stepsCsv({ parts, steps, techniques }: ResolvedDesign): string {
-	const partNames = new Map(parts.map(({ id, name }) => [id, name]))
+	const partNames = new Map(parts.map(({ of, partName }) => [of, partName]))
 	const labels = new Map(steps.map(({ id, label }) => [id, label]))
 	return toCsv(
 		steps.map(

@@ -32,6 +32,9 @@ export function loader({ params, request, context }: Route.LoaderArgs) {
 			units: studio.units,
 			spareWords: SPARE_WORDS[course.spareConfidence] ?? `in ${Math.round(course.spareConfidence * 100)} % of cases`,
 			reserve: studio.kitTerms.reserveShare,
+			leftHanders: designs.flatMap(({ design: { steps } }) =>
+				steps.flatMap(({ label, leftHanders }) => (leftHanders ? [{ label, sentence: leftHanders }] : [])),
+			),
 			cautions: cautionsOf(...designs.map(({ design }) => design)),
 			allergens: designs.map(({ design }) => ({ name: design.name, allergens: allergensOf(design) })),
 		}
@@ -46,7 +49,15 @@ export default function CourseKitsPage({ loaderData: { state, view, kit, ...page
 			{kit && seat && (
 				<>
 					<ViewLinks view={view} seats={kit.seats} exchanges={kit.exchanges} />
-					{view.type === 'seat' && <SeatKit kit={kit} seat={seat} units={page.units} spareWords={page.spareWords} />}
+					{view.type === 'seat' && (
+						<SeatKit
+							kit={kit}
+							seat={seat}
+							units={page.units}
+							spareWords={page.spareWords}
+							leftHanders={page.leftHanders}
+						/>
+					)}
 					{view.type === 'tables' && <TableKits kit={kit} size={view.size} units={page.units} />}
 					{view.type === 'class' && (
 						<section className="sheet" aria-labelledby="pieces">

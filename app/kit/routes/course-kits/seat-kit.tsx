@@ -24,10 +24,12 @@ interface SeatKitProps {
 	seat: Seat
 	units: UnitSystem
 	spareWords: string
+	/** What left-handers do otherwise, by the name of the step. */
+	leftHanders: readonly { label: string; sentence: string }[]
 }
 
 /** Everything in the kit of one student. */
-export function SeatKit({ kit, seat, units, spareWords }: SeatKitProps) {
+export function SeatKit({ kit, seat, units, spareWords, leftHanders }: SeatKitProps) {
 	const of = (shares: { kits: number[] }) => amountOfSeat(shares, seat.number - 1)
 	const pieces = kit.lines.reduce((sum, { shares }) => sum + of(shares), 0)
 	const pasteMg = kit.paste.reduce((sum, { handOut }) => sum + of(handOut), 0)
@@ -44,7 +46,7 @@ export function SeatKit({ kit, seat, units, spareWords }: SeatKitProps) {
 				{pasteMg > 0 && <b>{amountWords(pasteMg, 'mg', units)} of paste</b>}
 				{wires > 0 && <b>{count(wires, 'wire')}</b>}
 			</p>
-			<SeatNotices kit={kit} seat={seat} />
+			<SeatNotices kit={kit} seat={seat} leftHanders={leftHanders} />
 			<div className="kit-columns">
 				<Pieces kit={kit} of={of} spareWords={spareWords} />
 				<PasteAndWires kit={kit} of={of} units={units} />
@@ -58,7 +60,11 @@ export function SeatKit({ kit, seat, units, spareWords }: SeatKitProps) {
 type AmountOf = (shares: { kits: number[] }) => number
 
 /** What differs for her: exchanges, her hand, her age, her notes, and what is in the kit that she must know of. */
-function SeatNotices({ kit, seat: { number, student } }: Pick<SeatKitProps, 'kit' | 'seat'>) {
+function SeatNotices({
+	kit,
+	seat: { number, student },
+	leftHanders,
+}: Pick<SeatKitProps, 'kit' | 'seat' | 'leftHanders'>) {
 	const allergens = allergensOfKit(kit, number)
 	const exchanges = kit.exchanges.filter(({ seatNumber }) => seatNumber === number)
 	return (
@@ -72,6 +78,11 @@ function SeatNotices({ kit, seat: { number, student } }: Pick<SeatKitProps, 'kit
 				<p className="kit-exchange">
 					Left-handed: scissors for the left hand, a place at the left end of the table, and every turn shown the other
 					way round.
+					{leftHanders.map(({ label, sentence }) => (
+						<span key={label} className="kit-left-hander">
+							<b>{label}:</b> {sentence}
+						</span>
+					))}
 				</p>
 			)}
 			{student?.isChild && kit.wires.length > 0 && (
