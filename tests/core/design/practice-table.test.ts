@@ -5,8 +5,9 @@
 import { describe, expect, test } from 'vitest'
 import { compileCourse } from '../../../core/plan/compile/compile-course'
 import { planCourse } from '../../../core/plan/plan-course'
+import { bodySoFar } from '../../../core/design/body-so-far'
 import { measureDesign } from '../../../core/design/design-figures'
-import type { Design, Need, PartWire, Step } from '../../../core/design/design'
+import type { Design, Mixture, Need, PartWire, Step } from '../../../core/design/design'
 import { resolveDesign } from '../../../core/design/resolve-design'
 import { validateDesign } from '../../../core/design/validate-design'
 import { reviewDesign } from '../../../core/design/review/review-design'
@@ -37,20 +38,35 @@ const dried = (after: string, stage: NonNullable<Need['wait']>['stage'], usualMi
 const NIGHT = 12 * 60
 const DAY = 24 * 60
 
+/** 2 tbsp of 15 ml and 1/4 tsp of 5 ml. */
+const GLUE: Mixture = {
+	id: 'glue',
+	name: 'Edible glue',
+	kind: 'edible glue',
+	unit: 'ml',
+	ingredients: [
+		{ name: 'warm water', amount: 30, unit: 'ml' },
+		{ name: 'CMC powder', amount: 1.25, unit: 'ml' },
+	],
+	yields: 30,
+}
+
 const DESIGNS: Record<string, Design> = {
 	'many petals, unwired': makeDesign({
 		parts: [
 			makePart('ball', { role: 'base', piecesPerFlower: 1, form: { type: 'formed', body: 'ball', diameterMm: 20 } }),
-			makePart('small', { piecesPerFlower: 30, form: cut(20, 20, 'circle') }),
-			makePart('to-halve', { piecesPerFlower: 5, form: cut(20, 20, 'circle') }),
-			makePart('halves', { piecesPerFlower: 10, form: { type: 'derived', fromPart: 'to-halve', piecesEach: 2 } }),
+			makePart('small', { piecesPerFlower: 35, form: cut(20, 20, 'circle') }),
+			makePart('halves', {
+				piecesPerFlower: 10,
+				breakage: 0,
+				form: { type: 'derived', fromPart: 'small', piecesEach: 2 },
+			}),
 			makePart('large', { piecesPerFlower: 15, form: cut(25, 25, 'circle') }),
 		],
 		steps: [
 			makeStep('ball', 'ball'),
 			makeStep('cut-small', 'small'),
-			makeStep('cut-halve', 'to-halve'),
-			makeStep('halve', 'halves', [{ after: 'cut-halve', withinMinutes: 15 }]),
+			makeStep('halve', 'halves', [{ after: 'cut-small', withinMinutes: 15 }]),
 			makeStep('cut-large', 'large'),
 			makeStep('glue', undefined, [
 				dried('ball', 'through', NIGHT),
@@ -72,9 +88,16 @@ const DESIGNS: Record<string, Design> = {
 			},
 		],
 		parts: [
-			makePart('first', { piecesPerFlower: 11, form: cut(40, 50), wire: wire(24, 120) }),
-			makePart('second', { piecesPerFlower: 7, form: cut(30, 40), wire: wire(26, 120) }),
-			makePart('third', { piecesPerFlower: 7, form: cut(25, 35), wire: wire(26, 120) }),
+			makePart('bracts', {
+				piecesPerFlower: 25,
+				form: cut(40, 50),
+				wire: wire(26, 120),
+				sizes: [
+					{ name: 'first', pieces: 11, wire: wire(24, 120) },
+					{ name: 'second', pieces: 7, widthMm: 30, lengthMm: 40 },
+					{ name: 'third', pieces: 7, widthMm: 25, lengthMm: 35 },
+				],
+			}),
 			makePart('free-form', {
 				piecesPerFlower: 5,
 				form: { ...cut(22, 30), outline: 'own', path: 'M0 0C-9 -8 -14 -20 -4 -30C2 -34 9 -24 11 -16C12 -8 6 -2 0 0Z' },
@@ -85,7 +108,6 @@ const DESIGNS: Record<string, Design> = {
 				piecesPerFlower: 15,
 				form: { type: 'formed', body: 'ball', diameterMm: 4 },
 				wire: wire(30, 60),
-				bundles: { pieces: 5 },
 			}),
 			makePart('open-ones', {
 				role: 'bud',
@@ -95,17 +117,33 @@ const DESIGNS: Record<string, Design> = {
 				variants: [{ when: { open: ['six'] }, set: { piecesPerFlower: 6 } }],
 			}),
 		],
+		// Open and closed ones in one bunch: five closed in each of three, and five or six open ones among them.
+		bundles: [
+			{ id: 'closed', name: 'bunches', of: [{ part: 'tiny-buds', pieces: 5 }], count: 2, wire: wire(26, 90), turns: 3 },
+			{
+				id: 'mixed',
+				name: 'mixed bunch',
+				of: [
+					{ part: 'tiny-buds', pieces: 5 },
+					{ part: 'open-ones', pieces: 5 },
+				],
+				count: 1,
+				wire: wire(26, 90),
+				turns: 3,
+			},
+		],
 		steps: [
-			...['first', 'second', 'third', 'free-form'].flatMap((id) => [
+			...['bracts', 'free-form'].flatMap((id) => [
 				makeStep(`cut-${id}`, id),
 				makeStep(`dust-${id}`, id, [dried(`cut-${id}`, 'skin', 5)]),
 			]),
 			makeStep('buds', 'tiny-buds'),
 			makeStep('open', 'open-ones'),
+			makeStep('bunch', undefined, [{ after: 'buds' }, { after: 'open' }], { bundle: 'closed' }),
+			makeStep('bunch-mixed', undefined, [{ after: 'bunch' }], { bundle: 'mixed' }),
 			makeStep('tape', undefined, [
-				...['first', 'second', 'third', 'free-form'].map((id) => dried(`dust-${id}`, 'hard', NIGHT)),
-				{ after: 'buds' },
-				{ after: 'open' },
+				...['bracts', 'free-form'].map((id) => dried(`dust-${id}`, 'hard', NIGHT)),
+				{ after: 'bunch-mixed' },
 			]),
 		],
 	}),
@@ -223,16 +261,23 @@ const DESIGNS: Record<string, Design> = {
 	}),
 	'small cabbage type': makeDesign({
 		parts: [
+			makePart('ball', {
+				role: 'base',
+				piecesPerFlower: 1,
+				form: { type: 'bought', item: 'polystyrene ball', diameterMm: 50 },
+			}),
 			makePart('half-ball', {
 				role: 'base',
 				piecesPerFlower: 1,
-				form: { type: 'bought', item: 'half of a polystyrene ball', diameterMm: 50 },
+				breakage: 0,
+				form: { type: 'derived', fromPart: 'ball', piecesEach: 2, shared: 'class' },
 				wire: wire(22, 180, { perPiece: 2 }),
 			}),
 			makePart('petals', { piecesPerFlower: 23, form: cut(30, 34) }),
 		],
 		steps: [
-			makeStep('base', 'half-ball'),
+			makeStep('halve', 'ball'),
+			makeStep('base', 'half-ball', [{ after: 'halve' }]),
 			makeStep('cut', 'petals'),
 			makeStep('glue', undefined, [
 				{ after: 'base' },
@@ -253,40 +298,29 @@ const DESIGNS: Record<string, Design> = {
 			makePart('loops', {
 				role: 'decoration',
 				piecesPerFlower: 18,
-				form: cut(25, 140, 'strip', 1),
+				form: { ...cut(25, 140, 'strip', 1), shaping: 'folded' },
 				wire: wire(24, 110),
-				breakage: 0.15,
+				alternating: [
+					{ colour: 'red', pieces: 1, tint: 'plum' },
+					{ colour: 'ivory', pieces: 1, tint: 'straw' },
+				],
+				spares: { type: 'in all', pieces: 24 },
 			}),
 		],
-		steps: [makeStep('cut', 'loops'), makeStep('tape', undefined, [dried('cut', 'hard', NIGHT)])],
+		steps: [
+			makeStep('cut', 'loops'),
+			makeStep('tape', undefined, [dried('cut', 'hard', NIGHT)], { lays: ['ring-1', 'ring-2', 'ring-3'] }),
+		],
 		layers: [
-			{
+			...[4, 6, 8].map((pieceCount, l) => ({
+				id: `ring-${l + 1}`,
 				part: 'loops',
-				pieceCount: 4,
-				radiusMm: 4,
-				arrangement: 'aligned',
-				joining: 'taped',
-				tapeTurns: 6,
-				tints: ['plum', 'straw'],
-			},
-			{
-				part: 'loops',
-				pieceCount: 6,
-				radiusMm: 8,
-				arrangement: 'over gaps',
-				joining: 'taped',
-				tapeTurns: 7,
-				tints: ['plum', 'straw'],
-			},
-			{
-				part: 'loops',
-				pieceCount: 8,
-				radiusMm: 12,
-				arrangement: 'over gaps',
-				joining: 'taped',
-				tapeTurns: 7,
-				tints: ['plum', 'straw'],
-			},
+				pieceCount,
+				radiusMm: 4 + 4 * l,
+				arrangement: l === 0 ? ('aligned' as const) : ('over gaps' as const),
+				joining: 'taped' as const,
+				lockTurns: l === 0 ? 6 : 7,
+			})),
 		],
 	}),
 	'pressed, on a cake': makeDesign({
@@ -316,7 +350,7 @@ const DESIGNS: Record<string, Design> = {
 		],
 		steps: [
 			makeStep('roll', 'rods', [], { teaching: 'must' }),
-			makeStep('colour', 'rods', [dried('roll', 'through', 2 * DAY)], { teaching: 'must' }),
+			makeStep('colour', 'rods', [dried('roll', 'settled', 4 * DAY)], { teaching: 'must' }),
 		],
 	}),
 	'hedgerow fruit': makeDesign({
@@ -326,22 +360,27 @@ const DESIGNS: Record<string, Design> = {
 				name: 'Gluey mix',
 				unit: 'g',
 				ingredients: [
-					{ name: 'gum paste', amount: 10, unit: 'g' },
-					{ name: 'edible glue', amount: 3, unit: 'g' },
+					{ name: 'gum paste', amount: 10, unit: 'g', paste: 'gum paste', colour: 'white' },
+					{ name: 'edible glue', amount: 3, unit: 'ml', mixture: 'glue' },
 				],
+				yields: 13,
 			},
+			GLUE,
 		],
 		parts: [
 			makePart('cones', {
 				role: 'centre',
 				piecesPerFlower: 3,
 				form: { type: 'formed', body: 'cone', diameterMm: 12, lengthMm: 16 },
+				paste: 'gum paste',
 				wire: wire(26, 90),
 				bundles: { pieces: 3, wire: wire(20, 180) },
 			}),
 			makePart('beads', {
 				role: 'filler',
 				piecesPerFlower: 120,
+				on: 'cones',
+				paste: 'gum paste',
 				form: { type: 'formed', body: 'ball', diameterMm: 3 },
 			}),
 			makePart('leaves', { role: 'leaf', piecesPerFlower: 3, form: cut(25, 40), wire: wire(28, 90) }),
@@ -357,19 +396,7 @@ const DESIGNS: Record<string, Design> = {
 		],
 	}),
 	'edible glue': makeDesign({
-		// 2 tbsp of 15 ml and 1/4 tsp of 5 ml.
-		mixtures: [
-			{
-				id: 'glue',
-				name: 'Edible glue',
-				unit: 'ml',
-				ingredients: [
-					{ name: 'warm water', amount: 30, unit: 'ml' },
-					{ name: 'CMC powder', amount: 1.25, unit: 'ml' },
-				],
-				yields: 30,
-			},
-		],
+		mixtures: [GLUE],
 		parts: [makePart('petals')],
 		steps: [makeStep('glue', 'petals', [], { uses: [{ mixture: 'glue', amountPerPiece: 0.3 }] })],
 	}),
@@ -377,7 +404,9 @@ const DESIGNS: Record<string, Design> = {
 
 const total = (name: string, ids: string[], picks = {}) => {
 	const { parts } = resolveDesign(DESIGNS[name] ?? makeDesign({ parts: [], steps: [] }), picks)
-	return parts.filter(({ id }) => ids.includes(id)).reduce((sum, { piecesPerFlower }) => sum + piecesPerFlower, 0)
+	return parts
+		.filter(({ id, of }) => ids.includes(id) || ids.includes(of))
+		.reduce((sum, { piecesPerFlower }) => sum + piecesPerFlower, 0)
 }
 const stepOf = (name: string, id: string) => DESIGNS[name]?.steps.find((step: Step) => step.id === id)
 const wiresOf = (name: string) =>
@@ -386,7 +415,7 @@ const wiresOf = (name: string) =>
 describe('counts, lengths and order', () => {
 	test('many petals: 35 small, of which 5 give 10 halves, and 15 large, round a ball dried overnight', () => {
 		expect([
-			total('many petals, unwired', ['small', 'to-halve']),
+			total('many petals, unwired', ['small']),
 			total('many petals, unwired', ['halves']),
 			total('many petals, unwired', ['large']),
 		]).toEqual([35, 10, 15])
@@ -394,12 +423,20 @@ describe('counts, lengths and order', () => {
 	})
 
 	test('bracts: 11, 7, 7 and 5; fifteen buds in three bundles; five or six open; a skin in 3 to 5 min before dry colour', () => {
-		expect(['first', 'second', 'third', 'free-form'].map((id) => total('large bracts', [id]))).toEqual([11, 7, 7, 5])
-		expect(15 / (DESIGNS['large bracts']?.parts.find(({ id }) => id === 'tiny-buds')?.bundles?.pieces ?? 0)).toBe(3)
+		expect(
+			['bracts: first', 'bracts: second', 'bracts: third', 'free-form'].map((id) => total('large bracts', [id])),
+		).toEqual([11, 7, 7, 5])
+		const bunches = DESIGNS['large bracts']?.bundles ?? []
+		const buds = bunches.map(({ of, count }) => [count, of.find(({ part }) => part === 'tiny-buds')?.pieces])
+		expect(buds).toEqual([
+			[2, 5],
+			[1, 5],
+		])
+		expect(wiresOf('large bracts')).toContainEqual({ gauge: 26, colour: 'white', lengthMm: 90, count: 3 })
 		expect([total('large bracts', ['open-ones']), total('large bracts', ['open-ones'], { open: 'six' })]).toEqual([
 			5, 6,
 		])
-		expect(stepOf('large bracts', 'dust-first')?.needs[0]?.wait).toEqual({ stage: 'skin', usualMinutes: 5 })
+		expect(stepOf('large bracts', 'dust-bracts')?.needs[0]?.wait).toEqual({ stage: 'skin', usualMinutes: 5 })
 	})
 
 	test('bowl: 3 + 4 + 5, then 5, 6 and 6 or 7; a wire of 36 cm gives four of 89 mm', () => {
@@ -432,11 +469,15 @@ describe('counts, lengths and order', () => {
 	test('loops: two colours alternate in every layer, 24 are made with their spares', () => {
 		const design = DESIGNS['loops for a cake top'] ?? makeDesign({ parts: [], steps: [] })
 		expect(reviewDesign(design, {}, 'swg').filter(({ id }) => id.startsWith('uneven'))).toEqual([])
-		expect(countPieces(resolveDesign(design, {}), 1, { confidence: 0.9, breakageOf: (p) => p })[0]?.made).toBe(24)
+		const counts = countPieces(resolveDesign(design, {}), 1, { confidence: 0.9, breakageOf: (p) => p })
+		expect(counts.map(({ part: { colour }, made }) => [colour, made])).toEqual([
+			['red', 12],
+			['ivory', 12],
+		])
 	})
 
 	test('rods: bone dry before colour, on a wire of full length', () => {
-		expect(stepOf('rod ornament', 'colour')?.needs[0]?.wait?.stage).toBe('through')
+		expect(stepOf('rod ornament', 'colour')?.needs[0]?.wait?.stage).toBe('settled')
 		expect(wiresOf('rod ornament')).toEqual([{ gauge: 18, colour: 'white', lengthMm: 360, count: 3 }])
 	})
 
@@ -447,6 +488,9 @@ describe('counts, lengths and order', () => {
 		)
 		expect(figures.wires).toContainEqual({ gauge: 20, colour: 'white', lengthMm: 180, count: 1 })
 		expect(figures.mixtures).toEqual([{ name: 'Gluey mix', amount: 2.4, unit: 'g' }])
+		const fruit = resolveDesign(DESIGNS['hedgerow fruit'] ?? makeDesign({ parts: [], steps: [] }), {})
+		const beads = fruit.steps.find(({ id }) => id === 'beads')
+		expect(beads && bodySoFar(fruit, beads)).toMatchObject({ perFlower: 3, flower: { openness: 'closed' } })
 	})
 
 	test('spares: for 5 needed 6 or 7 are cut, for 7 needed 8 or 9', () => {
@@ -473,11 +517,12 @@ test('rods made in one weekly class are coloured in the next', () => {
 		designs: [{ designId: 'test', flowersPerStudent: 1, picks: {} }],
 	}
 
-	const { plan } = planCourse(course, [DESIGNS['rod ornament'] ?? makeDesign({ parts: [], steps: [] })])
+	const { plan, objective } = planCourse(course, [DESIGNS['rod ornament'] ?? makeDesign({ parts: [], steps: [] })])
 
 	const startOf = (id: string) => {
 		const placement = plan?.placements[`test/${id}`]
 		return placement && 'runs' in placement ? (placement.runs[0]?.start ?? NaN) : NaN
 	}
+	expect(objective?.shortfall).toBe(0)
 	expect(startOf('colour') - startOf('roll')).toBeGreaterThan(6 * DAY)
 })
