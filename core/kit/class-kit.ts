@@ -4,7 +4,7 @@
  * whoever cannot have something.
  */
 import type { DesignInCourse } from '../plan/compile/compile-course'
-import type { CompiledCourse } from '../plan/compile/compiled-course'
+import { taskOfStep, type CompiledCourse } from '../plan/compile/compiled-course'
 import type { Course } from '../course/course'
 import type { OwnedTools } from '../materials/sharing/tool-sharing'
 import type { Mixture } from '../design/design'
@@ -88,7 +88,7 @@ export function packClassKit(
 		sheets: paste.groups,
 		wires: billWires(
 			pieces,
-			{ designs, demoFlowers: course.demoFlowers, startOf: startsIn(plan) },
+			{ designs, demoFlowers: course.demoFlowers, startOf: startsIn(compiled, plan) },
 			{ stockLengthsMm, offcuts, minOffcutMm: terms.minOffcutMm },
 		),
 		supplies: supplies.lines,
@@ -102,9 +102,9 @@ export function packClassKit(
 }
 
 /** When each step of the course begins, where it is done by the class. */
-function startsIn({ placements }: Plan) {
+function startsIn(compiled: CompiledCourse, { placements }: Plan) {
 	return (designId: string, stepId: string): number | undefined => {
-		const placement = placements[`${designId}/${stepId}`]
+		const placement = placements[taskOfStep(compiled, designId, stepId)]
 		return placement && 'runs' in placement ? placement.runs[0]?.start : undefined
 	}
 }

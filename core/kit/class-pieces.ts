@@ -1,7 +1,7 @@
 /** Pieces of every part: each student's with her spares, the instructor's to show, and dried ones brought in exchange. */
 import { present } from '../present'
 import type { DesignInCourse } from '../plan/compile/compile-course'
-import type { CompiledCourse } from '../plan/compile/compiled-course'
+import { taskOfStep, type CompiledCourse } from '../plan/compile/compiled-course'
 import type { Course, Pace } from '../course/course'
 import { groupBreakage } from '../course/pace'
 import type { ResolvedDesign, ResolvedPart } from '../design/resolve-design'
@@ -35,23 +35,21 @@ export interface StepPlacing {
 }
 
 /** Where the plan has each step done, and how many classes’ worth of dried pieces are brought for it. */
-export function placeSteps(
-	designs: readonly DesignInCourse[],
-	{ instance, tasks }: CompiledCourse,
-	plan: Plan,
-): StepPlacing {
+export function placeSteps(designs: readonly DesignInCourse[], compiled: CompiledCourse, plan: Plan): StepPlacing {
+	const { instance, tasks } = compiled
 	const swaps = new Map<string, number>()
 	for (const a of plan.swaps) {
 		const source = tasks[present(instance.arcs[a], 'the arc of an exchange').from]
 		if (source?.type !== 'step') continue
 		const design = designs.find(({ design: { id } }) => id === source.designId)?.design
-		for (const id of design ? leadingSteps(design, source.stepId) : []) {
+		const last = source.alsoSteps?.at(-1) ?? source.stepId
+		for (const id of design ? leadingSteps(design, last) : []) {
 			const key = `${source.designId}/${id}`
 			swaps.set(key, (swaps.get(key) ?? 0) + 1)
 		}
 	}
 	return {
-		placeOf: (designId, stepId) => plan.placements[`${designId}/${stepId}`]?.place,
+		placeOf: (designId, stepId) => plan.placements[taskOfStep(compiled, designId, stepId)]?.place,
 		swapsOf: (designId, stepId) => swaps.get(`${designId}/${stepId}`) ?? 0,
 	}
 }

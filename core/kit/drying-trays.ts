@@ -1,7 +1,7 @@
 /** What pieces dry on: how many lie there at once by the plan, and how many trays that takes. */
 import { unitMinutesOf } from '../plan/problem/plan-times'
 import type { DesignInCourse } from '../plan/compile/compile-course'
-import type { CompiledCourse } from '../plan/compile/compiled-course'
+import { taskOfStep, type CompiledCourse } from '../plan/compile/compiled-course'
 import type { PartForm } from '../vocabulary/piece-form'
 import { bodySoFar } from '../design/body-so-far'
 import { kindsOfStep, stepsOfKind } from '../design/step-work'
@@ -91,7 +91,12 @@ function staysOf({ designId, part }: PieceLine, designs: readonly DesignInCourse
 	return stepsOfKind(design, part).flatMap(({ id, restsOn }) => {
 		// What it has built rests on something else.
 		if (restsOn !== undefined) return []
-		return waitsAfter(`${designId}/${id}`, context).map((wait) => ({ former, partName: part.name, ...wait, perTray }))
+		return waitsAfter(taskOfStep(context.compiled, designId, id), context).map((wait) => ({
+			former,
+			partName: part.name,
+			...wait,
+			perTray,
+		}))
 	})
 }
 
@@ -102,7 +107,7 @@ function staysOfBodies({ design, flowersPerStudent }: DesignInCourse, context: S
 		if (former === undefined) return []
 		const [kind] = kindsOfStep(design, step)
 		const bodies = flowersPerStudent * (bodySoFar(design, step)?.perFlower ?? 1)
-		const waits = waitsAfter(`${design.id}/${id}`, context)
+		const waits = waitsAfter(taskOfStep(context.compiled, design.id, id), context)
 		const [end, start] = [Math.max(...waits.map((wait) => wait.end)), Math.min(...waits.map((wait) => wait.start))]
 		const partName = kind?.partName ?? design.name
 		return waits.length === 0 ? [] : [{ former, partName, count: bodies, start, end, perTray: 1 }]

@@ -21,6 +21,7 @@ import { ORDINARY_TERMS, type PlanTerms } from './drying-terms'
 import { createLimitFinder, type LimitFinder } from './find-limits'
 import { createWaitFinder, waitKey, type WaitFinder } from './find-waits'
 import { groupBreakage, INSTRUCTOR_FACTOR, paceFactor } from '../../course/pace'
+import { mergeChain, type MergedSteps } from './merge-steps'
 import { toWindows } from './session-windows'
 import type { StepTask } from './step-task'
 import { claimsOf } from './tool-claims'
@@ -48,12 +49,12 @@ export function compileCourse(
 ): CompiledCourse {
 	if (designs.length === 0) throw new InputError([{ path: 'designs', message: 'Choose at least one design' }])
 	const { origin, windows } = toWindows(course.sessions, terms.zone)
-	const perDesign = designs.map((item) => compileSteps(course, item, terms.ownedTools ?? {}))
-	const steps = perDesign.flat()
 	const finders = {
 		findWait: createWaitFinder(course, terms, origin),
 		findLimit: createLimitFinder(course, terms, origin),
 	}
+	const perDesign = designs.map((item) => compileSteps(course, item, terms.ownedTools ?? {}, finders))
+	const steps = perDesign.flat()
 	const arcs = designs.flatMap(({ design }, d) => {
 		return compileArcs(design, present(perDesign[d], `the steps of ${design.name}`), finders)
 	})
@@ -78,6 +79,11 @@ export function compileCourse(
 	}
 }
 
+interface Finders {
+	findWait: WaitFinder
+	findLimit: LimitFinder
+}
+
 /** Time at home lies between two sessions, so many minutes of it in each. */
 function gapsBetweenSessions(windows: Instance['windows'], maxMinutes: number): Instance['homeWindows'] {
 	return windows.flatMap((window, w) => {
@@ -90,7 +96,12 @@ function gapsBetweenSessions(windows: Instance['windows'], maxMinutes: number): 
  * The steps of a design as tasks: pieces with the group's spares, minutes at its pace, with what sharing a
  * tool adds, in batches that a class can pause between.
  */
-function compileSteps(course: Course, { design, flowersPerStudent }: DesignInCourse, owned: OwnedTools): StepTask[] {
+function compileSteps(
+	course: Course,
+	{ design, flowersPerStudent }: DesignInCourse,
+	owned: OwnedTools,
+	{ findWait, findLimit }: Finders,
+): StepTask[] {
 	const counts = countPieces(design, flowersPerStudent, {
 		confidence: course.spareConfidence,
 		breakageOf: (breakage) => groupBreakage(breakage, course.pace),
@@ -112,23 +123,39 @@ function compileSteps(course: Course, { design, flowersPerStudent }: DesignInCou
 	}
 	return chainPieceByPiece(design.steps).flatMap((chain) => {
 		const pieceCount = chain[0] ? pieceCountOf(chain[0]) : 0
-		const batches = groupIntoBatches(chain.map(minutesOf), Math.max(1, pieceCount))
-		return chain.map((step, s) => {
-			const { units, unitMinutes } = batches[s] ?? { units: 1, unitMinutes: 1 }
+		const alone = groupIntoBatches(chain.map(minutesOf), Math.max(1, pieceCount))
+		const merged = mergeChain(chain, {
+			batchMinutesOf: (step) => alone[chain.indexOf(step)]?.unitMinutes ?? 0,
+			limitFor: (from, need) => findLimit(design, from, need),
+			waitFor: (from, to, need) => findWait(design, from, to, need)?.plannedMinutes ?? 0,
+		})
+		const minutesOfAll = ({ steps, waitMinutes }: MergedSteps) =>
+			steps.reduce((sum, step) => sum + minutesOf(step), waitMinutes * pieceCount)
+		const batches = groupIntoBatches(merged.map(minutesOfAll), Math.max(1, pieceCount))
+		return merged.flatMap((one, m): StepTask[] => {
+			const [step, ...more] = one.steps
+			if (!step) return []
+			const { units, unitMinutes } = batches[m] ?? { units: 1, unitMinutes: 1 }
 			const isWhole = chain.length === 1 && step.leastPieces === undefined
 			const amount = isWhole
-				? { minutes: Math.max(1, Math.round(minutesOf(step))) }
+				? { minutes: Math.max(1, Math.round(minutesOfAll(one))) }
 				: { units, unitMinutes, minChunk: leastBatches(step, pieceCount, units) }
-			const alone = step.fixedMinutes + course.studentCount * handsOn(step)
-			const instructorMinutes = Math.ceil(INSTRUCTOR_FACTOR * alone)
+			const instructor = one.steps.reduce(
+				(sum, { fixedMinutes }, s) => sum + fixedMinutes + course.studentCount * handsOn(one.steps[s] ?? step),
+				0,
+			)
+			const instructorMinutes = Math.ceil(INSTRUCTOR_FACTOR * instructor)
 			const id = `${design.id}/${step.id}`
-			return {
-				id,
-				step,
-				task: { id, ...amount, ...taskTerms(course, design, step, instructorMinutes) },
-				source: describeStep(design, step, pieceCount, isWhole ? 1 : units),
-				instructorMinutes,
-			}
+			return [
+				{
+					id,
+					step,
+					more,
+					task: { id, ...amount, ...taskTerms(course, design, one.steps, instructorMinutes) },
+					source: describeStep(design, one.steps, pieceCount, isWhole ? 1 : units),
+					instructorMinutes,
+				},
+			]
 		})
 	})
 }
@@ -154,34 +181,46 @@ function leastBatches({ leastPieces }: ResolvedStep, pieceCount: number, units: 
 }
 
 /** Where a step may be done, what it is worth to practise it, and what it costs the instructor elsewhere. */
-function taskTerms(course: Course, design: ResolvedDesign, step: ResolvedStep, instructorMinutes: number) {
-	const allowed = step.teaching === 'must' ? [] : step.places
+function taskTerms(course: Course, design: ResolvedDesign, steps: readonly ResolvedStep[], instructorMinutes: number) {
+	const step = present(steps[0], 'the first step of a task')
+	const allowed = steps.some(({ teaching }) => teaching === 'must')
+		? []
+		: step.places.filter((place) => steps.every(({ places }) => places.includes(place)))
 	const places = (['class', 'ahead', 'home'] as const).filter((place) => {
 		return place === 'class' || (allowed.includes(place) && (place !== 'home' || course.homeworkMinutes > 0))
 	})
 	const extra = design.extras?.find(({ id }) => id === step.extra)
-	const isFirstOfExtra = design.steps.find((other) => other.extra === step.extra) === step
+	const firstOfExtra = design.steps.find((other) => other.extra === step.extra)
+	const isFirstOfExtra = firstOfExtra !== undefined && steps.includes(firstOfExtra)
 	return {
 		places,
-		teachValue: TEACH_VALUES[step.teaching],
+		teachValue: Math.max(...steps.map(({ teaching }) => TEACH_VALUES[teaching])),
 		...(places.includes('ahead') && { prepMinutes: instructorMinutes }),
 		...(extra && { dropValue: isFirstOfExtra ? extra.value : 0, optionGroup: `${design.id}/${extra.id}` }),
 	}
 }
 
 /** What screens need to name the task and to find its step again. */
-function describeStep(design: ResolvedDesign, step: ResolvedStep, pieceCount: number, units: number): TaskSource {
+function describeStep(
+	design: ResolvedDesign,
+	steps: readonly ResolvedStep[],
+	pieceCount: number,
+	units: number,
+): TaskSource {
+	const [step, ...more] = steps
+	if (!step) throw new TypeError('a task has a step')
 	const [part] = kindsOfStep(design, step)
 	return {
 		type: 'step',
 		designId: design.id,
 		designName: design.name,
 		stepId: step.id,
+		...(more.length > 0 && { alsoSteps: more.map(({ id }) => id) }),
 		...(part && { partId: part.of }),
 		partName: part?.partName ?? design.name,
 		tint: part?.tint,
-		label: step.label,
-		sentence: step.sentence,
+		label: steps.map(({ label }, s) => (s === 0 ? label : label.toLowerCase())).join(' and '),
+		sentence: steps.map(({ sentence }) => sentence).join(' '),
 		pieceCount,
 		batchSizes: batchSizes(pieceCount, units),
 	}
@@ -191,20 +230,22 @@ function describeStep(design: ResolvedDesign, step: ResolvedStep, pieceCount: nu
 function compileArcs(
 	design: ResolvedDesign,
 	steps: readonly StepTask[],
-	{ findWait, findLimit }: { findWait: WaitFinder; findLimit: LimitFinder },
+	{ findWait, findLimit }: Finders,
 ): { arc: Arc; source: ArcSource }[] {
-	const byStep = new Map(steps.map((item) => [item.step.id, item]))
-	return steps.flatMap((to) => {
-		return [...to.step.needs, ...needsPastExtras(design, to.step)].flatMap((need) => {
-			const from = byStep.get(need.after)
-			if (!from) return []
-			const wait = findWait(design, from.step, to.step, need)
-			const key = waitKey(design.id, from.step.id, to.step.id)
+	const byStep = new Map(steps.flatMap((item) => [item.step, ...item.more].map((step) => [step.id, { item, step }])))
+	return [...byStep.values()].flatMap(({ item: to, step: toStep }) => {
+		return [...toStep.needs, ...needsPastExtras(design, toStep)].flatMap((need) => {
+			const before = byStep.get(need.after)
+			// What is done at the same piece in the same task has its order there.
+			if (!before || before.item === to) return []
+			const { item: from, step: fromStep } = before
+			const wait = findWait(design, fromStep, toStep, need)
+			const key = waitKey(design.id, fromStep.id, toStep.id)
 			const source: ArcSource = {
 				stage: need.wait?.stage,
 				...(wait && { wait: { ...wait, key, usualMinutes: need.wait?.usualMinutes ?? 0 } }),
 			}
-			const found = findLimit(design, from.step, need)
+			const found = findLimit(design, fromStep, need)
 			const lag = Math.max(wait?.plannedMinutes ?? 0, found?.fromMinutes ?? 0)
 			return [{ arc: compileArc(from, to, need, { steps, lag, limitMinutes: found?.untilMinutes }), source }]
 		})
@@ -255,10 +296,10 @@ function compileArc(
 
 /** Instructor's minutes for dried pieces of all students: every step that leads up to the wait, done alone. */
 function driedPiecesMinutes(last: StepTask, steps: readonly StepTask[]): number {
-	const byStep = new Map(steps.map((item) => [item.step.id, item]))
+	const byStep = new Map(steps.flatMap((item) => [item.step, ...item.more].map((step) => [step.id, item])))
 	const needed = new Set([last])
-	for (const { step } of needed) {
-		for (const { after } of step.needs) {
+	for (const { step, more } of needed) {
+		for (const { after } of [step, ...more].flatMap(({ needs }) => needs)) {
 			const before = byStep.get(after)
 			if (before) needed.add(before)
 		}

@@ -20,8 +20,8 @@ export function compileDemos(
 	const tasks: Task[] = []
 	const arcs: Arc[] = []
 	const sources: Record<string, TaskSource> = {}
-	for (const techniqueId of new Set(steps.flatMap(({ step }) => step.technique ?? []))) {
-		const users = steps.filter(({ step }) => step.technique === techniqueId).map(({ task }) => task)
+	for (const techniqueId of new Set(steps.flatMap((item) => techniquesOf(item)))) {
+		const users = steps.filter((item) => techniquesOf(item).includes(techniqueId)).map(({ task }) => task)
 		const described = designs.flatMap(({ techniques }) => techniques.filter(({ id }) => id === techniqueId))
 		const minutes = Math.max(...described.map(({ demoMinutes }) => demoMinutes))
 		const id = `show/${techniqueId}`
@@ -40,4 +40,9 @@ export function compileDemos(
 		sources[id] = { type: 'demo', techniqueId, label: described[0]?.name ?? techniqueId }
 	}
 	return { tasks, arcs, sources }
+}
+
+/** Of all steps of a task. */
+function techniquesOf({ step, more }: StepTask): string[] {
+	return [step, ...more].flatMap(({ technique }) => technique ?? [])
 }

@@ -12,6 +12,8 @@ export type TaskSource =
 			designId: string
 			designName: string
 			stepId: string
+			/** Steps done together with it at each piece; absent: none. */
+			alsoSteps?: string[]
 			/** Absent: a step of the assembly. */
 			partId?: string
 			/** The part's name, or the design's for a step of the assembly. */
@@ -49,4 +51,14 @@ export interface CompiledCourse {
 	tasks: Record<string, TaskSource>
 	/** By arc index. */
 	arcs: ArcSource[]
+}
+
+/** The task in which a step is done: its own, or one that it shares with the step before it. */
+export function taskOfStep({ tasks }: Pick<CompiledCourse, 'tasks'>, designId: string, stepId: string): string {
+	const own = `${designId}/${stepId}`
+	if (tasks[own]) return own
+	const shared = Object.entries(tasks).find(
+		([, source]) => source.type === 'step' && source.designId === designId && source.alsoSteps?.includes(stepId),
+	)
+	return shared?.[0] ?? own
 }

@@ -7,6 +7,8 @@ import type { TaskSource } from './compiled-course'
 export interface StepTask {
 	id: string
 	step: ResolvedStep
+	/** Done together with it, piece by piece. */
+	more: readonly ResolvedStep[]
 	task: Task
 	source: TaskSource
 	/** Instructor's minutes to do this step alone for all students. */

@@ -431,3 +431,58 @@ describe('formers', () => {
 		expect(packDesign(design).kit.formers).toMatchObject([{ former: 'hook', peakCount: 4 }])
 	})
 })
+
+describe('steps that follow at each piece', () => {
+	const petals = (need: object, press: object = {}) =>
+		makeDesign({
+			techniques: [{ id: 'pressing', name: 'Pressing', demoMinutes: 5 }],
+			parts: [makePart('petals', { ...gum, piecesPerFlower: 36 })],
+			steps: [
+				makeStep('pinch', 'petals', [], { minutesPerPiece: 1.25, fixedMinutes: 0 }),
+				makeStep('press', 'petals', [{ after: 'pinch', isPieceByPiece: true, ...need }], {
+					minutesPerPiece: 0.75,
+					fixedMinutes: 2,
+					technique: 'pressing',
+					materials: [{ name: 'starch', kind: 'starch' }],
+					...press,
+				}),
+				makeStep('tape', undefined, [{ after: 'press', wait: { stage: 'firm', usualMinutes: 300 } }]),
+			],
+		})
+	const minutesOf = (design: Design) => {
+		const { instance } = packDesign(design).compiled
+		return Object.fromEntries(
+			instance.tasks.map((task) => [task.id, 'minutes' in task ? task.minutes : task.units * task.unitMinutes]),
+		)
+	}
+
+	test('within less than a batch takes are one task: both times and the wait between, rounded as a whole', () => {
+		const design = petals({ withinMinutes: 2 })
+		const { compiled, kit } = packDesign(design)
+
+		expect(compiled.tasks['test/pinch']).toMatchObject({
+			label: 'pinch and press',
+			alsoSteps: ['press'],
+			pieceCount: 36,
+		})
+		expect(compiled.tasks['test/press']).toBeUndefined()
+		// 36 · (1.25 + 0.75) + 2 min.
+		expect(Math.abs((minutesOf(design)['test/pinch'] ?? 0) - 74)).toBeLessThanOrEqual(1)
+		expect(compiled.instance.arcs.map(({ from, to }) => `${from}>${to}`)).toEqual(
+			expect.arrayContaining(['show/pressing>test/pinch', 'test/pinch>test/tape']),
+		)
+		expect(supplyOf(kit, 'starch')?.shares.usual).toBeGreaterThan(0)
+	})
+
+	test('with time to spare stay two', () => {
+		expect(Object.keys(minutesOf(petals({ withinMinutes: 60 })))).toEqual(
+			expect.arrayContaining(['test/pinch', 'test/press']),
+		)
+	})
+
+	test('are done where all of them may be', () => {
+		const { instance } = packDesign(petals({ withinMinutes: 2 }, { places: ['class', 'ahead'] })).compiled
+
+		expect(instance.tasks.find(({ id }) => id === 'test/pinch')?.places).toEqual(['class'])
+	})
+})
