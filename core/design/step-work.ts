@@ -81,7 +81,8 @@ function shareOfPieces(
 	const own = piecesTaken(design, step)
 	if (own === undefined) return made
 	const needed = kind.piecesPerFlower * flowers
-	const part = Math.min(1, own / kind.piecesOfPart)
+	const all = kindsOfStep(design, step).reduce((sum, { piecesPerFlower }) => sum + piecesPerFlower, 0)
+	const part = Math.min(1, own / Math.max(1, all))
 	return Math.round(part * needed) + Math.ceil(part * Math.max(0, made - needed) - 1e-9)
 }
 

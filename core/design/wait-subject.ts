@@ -13,9 +13,9 @@ import { pieceOfPart } from './piece-of-part'
 import { ORDINARY_PLACE } from '../drying/place'
 import type { GaugeStandard } from '../materials/wire-gauge'
 import type { MaterialKind, Need } from './design'
-import type { DryingStage } from '../vocabulary/drying-stage'
+import { DRYING_STAGES, type DryingStage } from '../vocabulary/drying-stage'
 import type { Paste } from '../vocabulary/paste'
-import type { ResolvedDesign, ResolvedStep } from './resolve-design'
+import type { ResolvedDesign, ResolvedPart, ResolvedStep } from './resolve-design'
 
 export type WaitSubject =
 	/** A piece, or the body that is built of several. */
@@ -43,17 +43,14 @@ export function subjectsOfWait(
 	if (stage !== undefined) {
 		const body = bodySoFar(design, from)
 		if (body) return [{ type: 'piece', piece: toBodies(body.flower), stage, paste: body.paste, what: 'body' }]
-		if (!hasDriedBefore(design, from)) {
-			const pieces = kinds.flatMap((part): WaitSubject[] => {
-				const piece = pieceOfPart(part, design.parts, standard)
-				const paste = part.paste ?? sourcePaste(design, part.form)
-				return piece ? [{ type: 'piece', piece, stage, paste, what: 'piece' }] : []
-			})
-			if (pieces.length > 0) return pieces
-		}
+		const own = piecesThatDry(design, kinds, stage, standard)
+		const earlier = driedBefore(design, from)
+		if (own.length > 0 && earlier === undefined) return own
+		// Dried to some stage before, it goes on drying to a later one, whatever is put on it meanwhile.
+		if (own.length > 0 && earlier !== undefined && isLater(stage, earlier))
+			return [...own, ...filmSubjects(design, from, stage, kinds[0])]
 	}
-	const films = filmsOf(from, stage, isOfPaste(design, kinds[0]))
-	return films.length === 0 ? [] : [{ type: 'films', films }]
+	return filmSubjects(design, from, stage, kinds[0])
 }
 
 /** Hours at even odds and 9 in 10 in an ordinary room; undefined: nothing can be computed. */
@@ -98,18 +95,46 @@ function filmsOf({ materials = [] }: ResolvedStep, stage: DryingStage | undefine
 	})
 }
 
-/** Whether a step works on pieces that an earlier wait of the same part has dried: its own wait is for what it adds. */
-function hasDriedBefore({ steps }: Context, from: ResolvedStep): boolean {
+function piecesThatDry(
+	design: Context,
+	kinds: readonly ResolvedPart[],
+	stage: DryingStage,
+	standard: GaugeStandard,
+): WaitSubject[] {
+	return kinds.flatMap((part): WaitSubject[] => {
+		const piece = pieceOfPart(part, design.parts, standard)
+		const paste = part.paste ?? sourcePaste(design, part.form)
+		return piece ? [{ type: 'piece', piece, stage, paste, what: 'piece' }] : []
+	})
+}
+
+function filmSubjects(
+	design: Context,
+	from: ResolvedStep,
+	stage: DryingStage | undefined,
+	part: ResolvedPart | undefined,
+): WaitSubject[] {
+	const films = filmsOf(from, stage, isOfPaste(design, part))
+	return films.length === 0 ? [] : [{ type: 'films', films }]
+}
+
+function isLater(stage: DryingStage, than: DryingStage): boolean {
+	return DRYING_STAGES.indexOf(stage) > DRYING_STAGES.indexOf(than)
+}
+
+/** The latest stage that an earlier wait of the same part has dried the step's pieces to; undefined: none has. */
+function driedBefore({ steps }: Context, from: ResolvedStep): DryingStage | undefined {
+	let latest: DryingStage | undefined
 	const seen = new Set([from])
 	for (const step of seen) {
 		for (const { after, wait } of step.needs) {
 			const before = steps.find(({ id }) => id === after)
 			if (!before || before.part !== from.part) continue
-			if (wait?.stage) return true
+			if (wait?.stage && (latest === undefined || isLater(wait.stage, latest))) latest = wait.stage
 			seen.add(before)
 		}
 	}
-	return false
+	return latest
 }
 
 /** Whether glue on the part, or on what is put together, meets paste. */

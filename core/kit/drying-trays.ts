@@ -45,7 +45,7 @@ export function findFormerPeaks(
 ): FormerLine[] {
 	const context = { compiled, plan, terms }
 	const stays = [
-		...lines.flatMap((line) => staysOf(line, designs, context)),
+		...lines.flatMap((line) => staysOf(line, lines, designs, context)),
 		...designs.flatMap((item) => staysOfBodies(item, context)),
 	]
 	const studentCount = lines[0]?.shares.kits.length ?? 0
@@ -58,7 +58,8 @@ export function findFormerPeaks(
 			const peak = peakOf(own)
 			const ahead = lines.filter(({ part, maker }) => part.drying?.former === former && maker === 'instructor')
 			const aheadCount = ahead.reduce((sum, { shares }) => sum + sumOfKits(shares), 0)
-			const inClass = peak.count * studentCount
+			// Shares of a batch are no whole pieces: of several kinds in one step nobody says which comes first.
+			const inClass = Math.ceil(peak.count * studentCount - 1e-6)
 			const peakCount = Math.max(inClass, aheadCount)
 			if (peakCount === 0) return []
 			const partNames = [...new Set([...own.map(({ partName }) => partName), ...ahead.map(({ part }) => part.name)])]
@@ -83,18 +84,34 @@ export function findFormerPeaks(
  * A piece lies on one thing at a time: from when it is laid down to wait until it is taken up again or glued on, by whichever
  * step comes first. What nobody takes up lies until its wait is over.
  */
-function staysOf({ designId, part }: PieceLine, designs: readonly DesignInCourse[], context: StayContext): Stay[] {
+function staysOf(
+	line: PieceLine,
+	lines: readonly PieceLine[],
+	designs: readonly DesignInCourse[],
+	context: StayContext,
+): Stay[] {
+	const { designId, part } = line
 	const former = part.drying?.former
 	const design = designs.find(({ design: { id } }) => id === designId)?.design
 	if (!former || !design) return []
 	const perTray = piecesPerTray(part.form, context.terms)
-	return stepsOfKind(design, part).flatMap(({ id, restsOn }) => {
+	return stepsOfKind(design, part).flatMap((step) => {
 		// What it has built rests on something else.
-		if (restsOn !== undefined) return []
-		return waitsAfter(taskOfStep(context.compiled, designId, id), context).map((wait) => ({
+		if (step.restsOn !== undefined) return []
+		// Of the pieces that wait, those of this kind.
+		const kinds = kindsOfStep(design, step)
+		const all = lines.filter((other) => other.designId === designId && kinds.includes(other.part))
+		const share =
+			line.shares.usual /
+			Math.max(
+				1,
+				all.reduce((sum, { shares }) => sum + shares.usual, 0),
+			)
+		return waitsAfter(taskOfStep(context.compiled, designId, step.id), context).map((wait) => ({
+			...wait,
 			former,
 			partName: part.name,
-			...wait,
+			count: wait.count * share,
 			perTray,
 		}))
 	})

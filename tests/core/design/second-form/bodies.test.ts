@@ -196,6 +196,30 @@ describe('a flower that is glued together', () => {
 	})
 })
 
+test('what dried to an earlier stage goes on drying to a later one, whatever is put on it meanwhile', () => {
+	const petals = (first: 'skin' | 'hard') =>
+		resolveDesign(
+			makeDesign({
+				parts: [makePart('petals', gum)],
+				steps: [
+					makeStep('shape', 'petals'),
+					makeStep('paint', 'petals', [{ after: 'shape', wait: { stage: first, usualMinutes: 5 } }], {
+						materials: [{ name: 'spirit', kind: 'strong alcohol' }],
+					}),
+					makeStep('tape', undefined, [{ after: 'paint', wait: { stage: 'firm', usualMinutes: 300 } }]),
+				],
+			}),
+			{},
+		)
+	const kindsOf = (first: 'skin' | 'hard') => {
+		const design = petals(first)
+		return subjectsOfWait(design, design.steps[1]!, 'firm', 'swg').map(({ type }) => type)
+	}
+
+	expect(kindsOf('skin')).toEqual(['piece', 'films'])
+	expect(kindsOf('hard')).toEqual(['films'])
+})
+
 describe('bodies and outlines', () => {
 	const pieceOf = (form: PartForm) =>
 		pieceOfPart({ ...makePart('p', gum), form, drying: { backFace: 'tissue', former: 'tissue' } }, [], 'swg')?.body

@@ -3,6 +3,7 @@ import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import type { Part } from '../../../../core/design/design'
 import { placePieces } from '../../../../core/design/flower-geometry'
+import { countOfStep } from '../../../../core/design/step-work'
 import { countPieces } from '../../../../core/design/piece-counts'
 import { resolveDesign, type ResolvedDesign } from '../../../../core/design/resolve-design'
 import { reviewDesign } from '../../../../core/design/review/review-design'
@@ -68,6 +69,45 @@ describe('sizes within a part', () => {
 
 		expect(minutesOf('cut')).toBe((small ?? 0) + (middle ?? 0) + (large ?? 0))
 		expect(minutesOf('vein')).toBe(2 * (middle ?? 0) + 4 * (large ?? 0))
+	})
+
+	test('laid by a step that takes only them are all taken', () => {
+		const laying = resolveDesign(
+			{
+				...design,
+				steps: [makeStep('glue', 'petals', [], { sizes: ['small'], lays: ['inner'] })],
+				layers: [{ id: 'inner', part: 'petals', sizes: ['small'], pieceCount: 8, radiusMm: 4, arrangement: 'aligned' }],
+			},
+			{},
+		)
+		const [glue] = laying.steps
+
+		expect(laying.layers[0]?.kinds).toEqual(Array(8).fill('petals: small'))
+		expect(glue && countOfStep(laying, glue, { flowers: 3 })).toBe(24)
+	})
+
+	test('lie on their formers each once: nine rods of three lengths are nine', () => {
+		const rods = makeDesign({
+			parts: [
+				makePart('rods', {
+					...gum,
+					piecesPerFlower: 6,
+					spares: { type: 'more', pieces: 1 },
+					form: { type: 'formed', body: 'cylinder', diameterMm: 6, lengthMm: 60 },
+					sizes: [
+						{ name: 'short', pieces: 3 },
+						{ name: 'long', pieces: 3, lengthMm: 90 },
+					],
+					drying: { backFace: 'foam', former: 'tray' },
+				}),
+			],
+			steps: [
+				makeStep('roll', 'rods'),
+				makeStep('dust', 'rods', [{ after: 'roll', wait: { stage: 'hard', usualMinutes: 900 } }]),
+			],
+		})
+
+		expect(packDesign(rods).kit.formers).toMatchObject([{ former: 'tray', peakCount: 4 * 8 }])
 	})
 
 	test('are refused where they do not make the part, or are named and not there', () => {
