@@ -3,9 +3,8 @@
  * Not for: the types and ranges of fields, which the JSON schema at the border checks; nor taste.
  */
 import { parsePath, PathError } from '../outlines/parse-path'
-import type { Condition, Design, Need, Part, Step } from './design'
-import { piecesTaken } from './piece-counts'
-import { holdsUnder } from './variants'
+import type { Condition, Design, Need, Step } from './design'
+import { kindProblems } from './kind-problems'
 import type { PartForm } from '../vocabulary/piece-form'
 
 /** A problem and the place of the document where it lies, as a JSON pointer. */
@@ -128,66 +127,8 @@ function conditionProblems({ choices, parts, steps, layers, bundles = [] }: Desi
 	]
 }
 
-/** Sizes make what the part makes, and are named as they are; colours of a marble make a whole. */
-function kindProblems({ parts, steps, layers }: Design): DesignProblem[] {
-	const sizesOf = (id: string | undefined) => {
-		const part = parts.find((one) => one.id === id)
-		return new Set([part, ...(part?.variants ?? []).map(({ set }) => set)].flatMap((one) => sizeNames(one?.sizes)))
-	}
-	const unknown = (path: string, names: readonly string[], part: string | undefined) => {
-		const known = sizesOf(part)
-		return names.flatMap((size, n) => {
-			return known.has(size) ? [] : [{ path: path.replace('*', String(n)), message: `there is no size "${size}"` }]
-		})
-	}
-	return [
-		...parts.flatMap((part, p) => [
-			...termProblems(part, `/parts/${p}`),
-			...(part.variants ?? []).flatMap(({ set }, v) => termProblems(set, `/parts/${p}/variants/${v}/set`)),
-		]),
-		...steps.flatMap(({ part, sizes = [], minutesBySize = {} }, s) => [
-			...unknown(`/steps/${s}/sizes/*`, sizes, part),
-			...unknown(`/steps/${s}/minutesBySize`, Object.keys(minutesBySize), part),
-		]),
-		...layers.flatMap(({ part, sizes = [] }, l) => unknown(`/layers/${l}/sizes/*`, sizes, part)),
-	]
-}
-
-type KindTerms = Partial<Pick<Part, 'sizes' | 'marbled' | 'spares' | 'piecesPerFlower'>>
-
-function termProblems({ sizes = [], marbled, spares, piecesPerFlower }: KindTerms, path: string): DesignProblem[] {
-	const problems: DesignProblem[] = []
-	const names = sizeNames(sizes)
-	sizes.forEach(({ name }, z) => {
-		if (names.indexOf(name) < z)
-			problems.push({ path: `${path}/sizes/${z}/name`, message: `the size "${name}" is there twice` })
-	})
-	const made = sizes.reduce((sum, { pieces }) => sum + pieces, 0)
-	const isCertain = sizes.length > 0 && sizes.every(({ when }) => when === undefined)
-	if (isCertain && piecesPerFlower !== undefined && made !== piecesPerFlower)
-		problems.push({
-			path: `${path}/piecesPerFlower`,
-			message: `must be the ${made} of its sizes, got ${piecesPerFlower}`,
-		})
-	const whole = marbled?.reduce((sum, { share }) => sum + share, 0) ?? 1
-	if (Math.abs(whole - 1) > SHARE_ROUNDING)
-		problems.push({ path: `${path}/marbled`, message: `the shares must make 1, got ${Number(whole.toFixed(3))}` })
-	if (spares?.type === 'in all' && piecesPerFlower !== undefined && spares.pieces < piecesPerFlower)
-		problems.push({
-			path: `${path}/spares/pieces`,
-			message: `must be at least the ${piecesPerFlower} of a flower, got ${spares.pieces}`,
-		})
-	return problems
-}
-
-/** Three thirds written with two digits make a whole. */
-const SHARE_ROUNDING = 0.011
-
-function sizeNames(sizes: Part['sizes'] = []): string[] {
-	return sizes.map(({ name }) => name)
-}
-
-function sourceOf(form: PartForm): string | undefined {
+/** Id of the part that pieces are made from. */
+export function sourceOf(form: PartForm): string | undefined {
 	return form.type === 'derived' ? form.fromPart : undefined
 }
 
@@ -200,50 +141,6 @@ function sourceProblems({ parts }: Design): DesignProblem[] {
 			source = next && sourceOf(next.form)
 		}
 		return []
-	})
-}
-
-/**
- * Counts that cannot be: layers of more pieces than there are, and more made from a part than it yields. A design in the
- * making may have them: there the review tells.
- */
-export function countProblems(design: Design): DesignProblem[] {
-	return [...yieldProblems(design), ...layerProblems(design)]
-}
-
-/** What is made from a part, under the usual options, is no more than it yields. */
-function yieldProblems(design: Design): DesignProblem[] {
-	const { parts } = design
-	return parts.flatMap(({ form, piecesPerFlower }, p): DesignProblem[] => {
-		const source = parts.find(({ id }) => id === sourceOf(form))
-		const isFirst = source && parts.findIndex((other) => sourceOf(other.form) === source.id) === p
-		if (!isFirst) return []
-		const taken = piecesTaken(parts.filter((other) => sourceOf(other.form) === source.id && isUsual(design, other)))
-		if (taken <= source.piecesPerFlower) return []
-		const message = `${piecesPerFlower} pieces take ${taken} of "${source.name}", which has ${source.piecesPerFlower}`
-		return [{ path: `/parts/${p}/piecesPerFlower`, message }]
-	})
-}
-
-/** There under the first option of every choice. */
-function isUsual({ choices }: Design, { when }: { when?: Condition }): boolean {
-	return holdsUnder(Object.fromEntries(choices.map(({ id, options }) => [id, options[0]?.id ?? ''])), when)
-}
-
-/** No layer holds more pieces than there are, in any one layer and in all that are there in any case. */
-function layerProblems({ parts, layers }: Design): DesignProblem[] {
-	const placed = new Map<string, number>()
-	return layers.flatMap(({ part: id, pieceCount, when, bundle }, l) => {
-		const part = parts.find((one) => one.id === id)
-		if (!part || bundle !== undefined) return []
-		const most = Math.max(part.piecesPerFlower, ...(part.variants ?? []).map(({ set }) => set.piecesPerFlower ?? 0))
-		const before = when === undefined ? (placed.get(id) ?? 0) : 0
-		if (when === undefined) placed.set(id, before + pieceCount)
-		if (before + pieceCount <= most) return []
-		const left = Math.max(0, most - before)
-		return [
-			{ path: `/layers/${l}/pieceCount`, message: `there are only ${left} of "${part.name}" left, got ${pieceCount}` },
-		]
 	})
 }
 

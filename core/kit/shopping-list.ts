@@ -6,7 +6,7 @@ import type { AmountUnit, Shares } from './bill'
 import type { ClassKit } from './class-kit'
 import { HOUSEHOLD } from './exchanges'
 import { stockKey, wireName, type Stock, type StockKind } from './stock'
-import { scaleRecipe } from './supply-bill'
+import { scaleRecipe } from './recipes'
 
 /** So much of one thing that the class uses up. */
 export interface ClassNeed {

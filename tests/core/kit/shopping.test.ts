@@ -10,7 +10,7 @@ import {
 	wireName,
 	type Stock,
 } from '../../../core/kit/stock'
-import { scaleRecipe } from '../../../core/kit/supply-bill'
+import { scaleRecipe } from '../../../core/kit/recipes'
 import { packDemo } from '../../support/demo-kit'
 
 const NO_STOCK: Stock = { items: [], suppliers: [], offers: [] }

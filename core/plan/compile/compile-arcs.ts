@@ -1,0 +1,91 @@
+/** Needs of steps as arcs: waits, limits, and what dried pieces in exchange cost. */
+import { passOn } from '../../design/bypass-steps'
+import type { Need } from '../../design/design'
+import { limitOf } from '../../design/need-limit'
+import type { ResolvedDesign, ResolvedStep } from '../../design/resolve-design'
+import type { Arc } from '../problem/instance'
+import type { Finders } from './compile-steps'
+import type { ArcSource } from './compiled-course'
+import { waitKey } from './find-waits'
+import type { StepTask } from './step-task'
+
+/** An arc for each need of each step that is made at all, with the wait that was found for it. */
+export function compileArcs(
+	design: ResolvedDesign,
+	steps: readonly StepTask[],
+	{ findWait, findLimit }: Finders,
+): { arc: Arc; source: ArcSource }[] {
+	const byStep = new Map(steps.flatMap((item) => [item.step, ...item.more].map((step) => [step.id, { item, step }])))
+	return [...byStep.values()].flatMap(({ item: to, step: toStep }) => {
+		return [...toStep.needs, ...needsPastExtras(design, toStep)].flatMap((need) => {
+			const before = byStep.get(need.after)
+			// What is done at the same piece in the same task has its order there.
+			if (!before || before.item === to) return []
+			const { item: from, step: fromStep } = before
+			const wait = findWait(design, fromStep, toStep, need)
+			const key = waitKey(design.id, fromStep.id, toStep.id)
+			const source: ArcSource = {
+				stage: need.wait?.stage,
+				...(wait && { wait: { ...wait, key, usualMinutes: need.wait?.usualMinutes ?? 0 } }),
+			}
+			const found = findLimit(design, fromStep, need)
+			const lag = Math.max(wait?.plannedMinutes ?? 0, found?.fromMinutes ?? 0)
+			return [{ arc: compileArc(from, to, need, { steps, lag, limitMinutes: found?.untilMinutes }), source }]
+		})
+	})
+}
+
+/**
+ * What a step needs of those before an extra that may be dropped, where that asks for a drier piece than the extra itself:
+ * without the extra the piece must still be as dry as the step needs it.
+ */
+function needsPastExtras({ steps }: ResolvedDesign, to: ResolvedStep): Need[] {
+	return to.needs.flatMap((outer) => {
+		const extra = steps.find(({ id }) => id === outer.after)
+		if (extra?.extra === undefined || extra.extra === to.extra) return []
+		return extra.needs.flatMap((inner): Need[] => {
+			const first = steps.find(({ id }) => id === inner.after)
+			const past = passOn(outer, inner, { leftOut: extra, isSamePiece: first?.part === extra.part })
+			const isStricter = past.wait?.stage !== undefined && past.wait.stage !== inner.wait?.stage
+			// With dried pieces in exchange nothing of it is waited for.
+			return isStricter && !past.wait?.isSwappable && past.after !== to.id ? [past] : []
+		})
+	})
+}
+
+/** Least and most minutes between two tasks, and what it costs to have dried pieces in exchange for the wait. */
+function compileArc(
+	from: StepTask,
+	to: StepTask,
+	need: Need,
+	{ steps, lag, limitMinutes }: { steps: readonly StepTask[]; lag: number; limitMinutes: number | undefined },
+): Arc {
+	const { wait, isPieceByPiece } = need
+	const limit = limitOf(need)
+	// The limit was stated beside the usual wait: a longer wait keeps the time that it leaves.
+	const slack = limit === undefined ? undefined : limit - (wait?.usualMinutes ?? 0)
+	const stated = limit === undefined ? undefined : Math.max(limit, lag + (slack ?? 0))
+	const tightest = Math.min(stated ?? Infinity, limitMinutes ?? Infinity)
+	return {
+		from: from.id,
+		to: to.id,
+		lag,
+		// No limit is shorter than the wait that it stands beside.
+		...(tightest !== Infinity && { maxLag: Math.max(tightest, lag) }),
+		...(isPieceByPiece && { piecewise: true }),
+		...(wait?.isSwappable && { swapPrep: driedPiecesMinutes(from, steps) }),
+	}
+}
+
+/** Instructor's minutes for dried pieces of all students: every step that leads up to the wait, done alone. */
+function driedPiecesMinutes(last: StepTask, steps: readonly StepTask[]): number {
+	const byStep = new Map(steps.flatMap((item) => [item.step, ...item.more].map((step) => [step.id, item])))
+	const needed = new Set([last])
+	for (const { step, more } of needed) {
+		for (const { after } of [step, ...more].flatMap(({ needs }) => needs)) {
+			const before = byStep.get(after)
+			if (before) needed.add(before)
+		}
+	}
+	return [...needed].reduce((total, { instructorMinutes }) => total + instructorMinutes, 0)
+}
