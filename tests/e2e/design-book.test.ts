@@ -300,7 +300,7 @@ describe('import', () => {
 		const buffer = Buffer.from(JSON.stringify({ ...design, level: 17 }))
 		await page.locator('input[type=file]').setInputFiles({ name: 'bad.json', mimeType: 'application/json', buffer })
 
-		await page.getByText('/level').waitFor()
+		await page.locator('code', { hasText: /^level$/ }).waitFor()
 		await expect.poll(() => page.getByRole('button', { name: /^Take in/ }).count()).toBe(0)
 	})
 })

@@ -108,6 +108,10 @@ describe('packing', () => {
 describe('people', () => {
 	test('are told beside the field what is wrong, and saved with what is special', async () => {
 		await page.goto('/courses/2/kits/people')
+		await page.getByRole('button', { name: 'Forget everybody' }).click()
+		await page.getByRole('button', { name: 'Forget them' }).click()
+		await expect.poll(() => page.getByLabel('Name').count()).toBe(0)
+		await page.getByRole('dialog').waitFor({ state: 'hidden' })
 		await page.getByRole('button', { name: 'One more person' }).click()
 		await page.getByRole('button', { name: 'Save', exact: true }).click()
 		await page.getByText('A name, or a nickname').waitFor()
