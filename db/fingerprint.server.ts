@@ -19,12 +19,14 @@ export function fingerprintOf(course: Course, designs: readonly Design[], terms:
 		spareConfidence,
 		demoFlowers,
 		homeworkMinutes,
+		homeAfterDays = 0,
 		designs: chosen,
 		sessions,
 		storeId,
 		waits = {},
 	} = course
-	const settings = { studentCount, pace, planFor, spareConfidence, demoFlowers, homeworkMinutes, storeId, waits }
+	const group = { studentCount, pace, planFor, spareConfidence, demoFlowers }
+	const settings = { ...group, homeworkMinutes, homeAfterDays, storeId, waits }
 	// The documents themselves count, not the number of their version.
 	const picked = giveKeys(chosen).map(({ designId, key, flowersPerStudent, picks }) => {
 		return { designId, key, flowersPerStudent, picks }

@@ -12,7 +12,9 @@ const OTHERS_SHOWN = 6
 
 export async function loadToday(studio: Studio, date: string) {
 	const [nextId, { courses }] = await Promise.all([findNextCourseId(studio.id, date), listCourses(studio.id)])
-	const upcoming = courses.filter(({ lastDate }) => lastDate >= date).toReversed()
+	const upcoming = courses
+		.filter(({ lastDate }) => lastDate >= date)
+		.toSorted((a, b) => a.firstDate.localeCompare(b.firstDate) || a.id - b.id)
 	return {
 		date,
 		hasCourses: courses.length > 0,

@@ -20,6 +20,7 @@ const FIELDS = [
 	'spareConfidence',
 	'demoFlowers',
 	'homeworkMinutes',
+	'homeAfterDays',
 	'designs',
 	'sessions',
 	'storeId',

@@ -63,6 +63,8 @@ export interface Course {
 	demoFlowers: number
 	/** Most minutes of homework between two sessions; 0: none is given. */
 	homeworkMinutes: number
+	/** Days after the last session in which students may finish at home; absent: none. */
+	homeAfterDays?: number
 	/** In the order in which they are told; a design may stand there several times. */
 	designs: CourseDesign[]
 	/** In order of time; at least one. */

@@ -18,6 +18,7 @@ export const COURSE_LIMITS = {
 	students: { min: 1, max: 60 },
 	demoFlowers: { min: 0, max: 10 },
 	homeworkMinutes: { min: 0, max: 600 },
+	homeAfterDays: { min: 0, max: 60 },
 	designs: { min: 1, max: 6 },
 	flowersPerStudent: { min: 1, max: 30 },
 	picksPerDesign: { min: 0, max: 10 },
@@ -47,7 +48,7 @@ const NAME_LENGTH = 80
  * @param course - of the right shape; its numbers may be anything, NaN too
  */
 export function validateCourse(course: Course): FieldProblem[] {
-	const { nameLength, students, demoFlowers, homeworkMinutes } = COURSE_LIMITS
+	const { nameLength, students, demoFlowers, homeworkMinutes, homeAfterDays } = COURSE_LIMITS
 	const { name, pace, planFor, spareConfidence, waits = {} } = course
 	return [
 		...problemIf(name.trim().length < nameLength.min, 'name', 'Give the course a name'),
@@ -58,6 +59,7 @@ export function validateCourse(course: Course): FieldProblem[] {
 		...problemIf(!(spareConfidence > 0 && spareConfidence < 1), 'spareConfidence', 'Choose how sure'),
 		...wholeProblem('demoFlowers', course.demoFlowers, demoFlowers, 'pieces'),
 		...wholeProblem('homeworkMinutes', course.homeworkMinutes, homeworkMinutes, 'minutes'),
+		...wholeProblem('homeAfterDays', course.homeAfterDays ?? 0, homeAfterDays, 'days'),
 		...designsProblems(course.designs),
 		...sessionsProblems(course.sessions),
 		...waitsProblems(waits),

@@ -11,9 +11,10 @@ import { DRYING_STAGES, type DryingStage } from '../vocabulary/drying-stage'
 import { PASTES, type Paste } from '../vocabulary/paste'
 import type { CutForm, PartForm } from '../vocabulary/piece-form'
 import { pieceSize, USUAL_OPENNESS_DEG } from './flower-geometry'
+import { kindsUsed } from './kinds-used'
 import type { ResolvedDesign, ResolvedLayer, ResolvedPart, ResolvedStep } from './resolve-design'
 
-type Context = Pick<ResolvedDesign, 'parts' | 'steps' | 'layers'>
+type Context = Pick<ResolvedDesign, 'parts' | 'steps' | 'layers' | 'mixtures'>
 
 export interface BodySoFar {
 	/** As the drying model takes it. */
@@ -130,16 +131,19 @@ function findCore({ parts, layers, steps }: Context, way: ReadonlySet<ResolvedSt
 }
 
 /** What a step glues onto each piece of another part. */
-function piecesPutOn({ parts }: Context, from: ResolvedStep, way: ReadonlySet<ResolvedStep>) {
+function piecesPutOn(design: Context, from: ResolvedStep, way: ReadonlySet<ResolvedStep>) {
+	const { parts } = design
 	const piece = parts.find((part) => part.of === from.part && part.on !== undefined)
 	const core = piece && parts.find((part) => part.of === piece.on)
 	if (!piece || !core) return undefined
-	const isPutOn = [...way].some((step) => step.part === from.part && isGluing(step))
+	const isPutOn = [...way].some((step) => step.part === from.part && isGluing(design, step))
 	return isPutOn ? { piece, core } : undefined
 }
 
-function isGluing({ materials = [], lays = [], uses = [] }: ResolvedStep): boolean {
-	return lays.length > 0 || uses.length > 0 || materials.some(({ kind }) => kind === 'edible glue')
+function isGluing(design: Context, step: ResolvedStep): boolean {
+	// A mixture of no kind that is used on tiny pieces holds them.
+	const isMixed = (step.uses ?? []).length > 0
+	return (step.lays ?? []).length > 0 || isMixed || kindsUsed(design, step).includes('edible glue')
 }
 
 /** All steps that must be done before one. */

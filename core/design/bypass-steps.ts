@@ -4,7 +4,8 @@
  * so do all limits: they spoke of a work that is not done.
  */
 import { DRYING_STAGES } from '../vocabulary/drying-stage'
-import type { Condition, MaterialKind, Need, Step } from './design'
+import type { Condition, MaterialKind, Mixture, Need, Step } from './design'
+import { kindsUsed } from './kinds-used'
 
 type Wait = NonNullable<Need['wait']>
 
@@ -16,15 +17,20 @@ export interface LeftOut {
 }
 
 /** The needs of a step, past steps that are left out. */
-export function bypassLeftOut(step: Step, { steps }: { steps: readonly Step[] }, terms: LeftOut): Omit<Need, 'when'>[] {
+export function bypassLeftOut(
+	step: Step,
+	design: { steps: readonly Step[]; mixtures?: readonly Mixture[] },
+	terms: LeftOut,
+): Omit<Need, 'when'>[] {
+	const { steps } = design
 	return step.needs
 		.filter(({ when }) => terms.holds(when))
 		.flatMap(({ when: _, ...need }): Omit<Need, 'when'>[] => {
 			const before = steps.find(({ id }) => id === need.after)
 			if (!before || terms.isKept(before)) return [need]
-			return bypassLeftOut(before, { steps }, terms).map((inner) => {
+			return bypassLeftOut(before, design, terms).map((inner) => {
 				const first = steps.find(({ id }) => id === inner.after)
-				return passOn(need, inner, { leftOut: before, isSamePiece: first?.part === before.part })
+				return passOn(need, inner, { puts: kindsUsed(design, before), isSamePiece: first?.part === before.part })
 			})
 		})
 }
@@ -34,21 +40,22 @@ export function bypassLeftOut(step: Step, { steps }: { steps: readonly Step[] },
  *
  * @param outer - of the later step, for the step that is left out
  * @param inner - of the step that is left out, for the one before it
+ * @param puts - kinds of what the step that is left out would have put on
  * @param isSamePiece - whether that one works on the same part; else the piece of the outer wait goes with the step
  */
 export function passOn(
 	outer: Omit<Need, 'when'>,
 	inner: Omit<Need, 'when'>,
-	{ leftOut, isSamePiece }: { leftOut: Pick<Step, 'materials'>; isSamePiece: boolean },
+	{ puts, isSamePiece }: { puts: readonly MaterialKind[]; isSamePiece: boolean },
 ): Omit<Need, 'when'> {
-	const wait = laterWait(inner.wait, isSamePiece && isOfPiece(outer.wait, leftOut) ? outer.wait : undefined)
+	const wait = laterWait(inner.wait, isSamePiece && isOfPiece(outer.wait, puts) ? outer.wait : undefined)
 	const isPieceByPiece = Boolean(inner.isPieceByPiece && outer.isPieceByPiece)
 	return { after: inner.after, ...(wait && { wait }), ...(isPieceByPiece && { isPieceByPiece }) }
 }
 
 /** Whether a wait is for the piece itself, not for what the step has put on it or for its own minutes. */
-function isOfPiece(wait: Wait | undefined, { materials = [] }: Pick<Step, 'materials'>): boolean {
-	return wait?.stage !== undefined && !materials.some(({ kind }) => LEAVES_A_FILM.has(kind))
+function isOfPiece(wait: Wait | undefined, puts: readonly MaterialKind[]): boolean {
+	return wait?.stage !== undefined && !puts.some((kind) => LEAVES_A_FILM.has(kind))
 }
 
 const LEAVES_A_FILM: ReadonlySet<MaterialKind> = new Set([

@@ -9,7 +9,7 @@ import { holdsUnder } from './variants'
  * making may have them: there the review tells.
  */
 export function countProblems(design: Design): DesignProblem[] {
-	return [...yieldProblems(design), ...layerProblems(design)]
+	return [...yieldProblems(design), ...layerProblems(design), ...bundleProblems(design)]
 }
 
 /** What is made from a part, under the usual options, is no more than it yields. */
@@ -46,4 +46,21 @@ function layerProblems({ parts, layers }: Design): DesignProblem[] {
 			{ path: `/layers/${l}/pieceCount`, message: `there are only ${left} of "${part.name}" left, got ${pieceCount}` },
 		]
 	})
+}
+
+/** Bundles that are there in any case hold no more of a part than it makes. */
+function bundleProblems({ parts, bundles = [] }: Design): DesignProblem[] {
+	const held = new Map<string, number>()
+	return bundles.flatMap(({ of, count, when }, b) =>
+		of.flatMap(({ part: id, pieces }, o): DesignProblem[] => {
+			const part = parts.find((one) => one.id === id)
+			if (!part || when !== undefined) return []
+			const most = Math.max(part.piecesPerFlower, ...(part.variants ?? []).map(({ set }) => set.piecesPerFlower ?? 0))
+			const before = held.get(id) ?? 0
+			held.set(id, before + pieces * count)
+			if (before + pieces * count <= most) return []
+			const message = `${count} bundles of ${pieces} need ${pieces * count}, there are ${Math.max(0, most - before)} of "${part.name}" left`
+			return [{ path: `/bundles/${b}/of/${o}/pieces`, message }]
+		}),
+	)
 }

@@ -8,6 +8,7 @@ import { airAt } from '../drying/climate'
 import { forecast } from '../drying/forecast'
 import { FIRST_BELIEF } from '../drying/pace-belief'
 import { bodySoFar } from './body-so-far'
+import { kindsUsed } from './kinds-used'
 import { kindsOfStep } from './step-work'
 import { pieceOfPart } from './piece-of-part'
 import { ORDINARY_PLACE } from '../drying/place'
@@ -30,7 +31,7 @@ const FILM_OF: Partial<Record<MaterialKind, FilmWait>> = {
 	'gel colour': 'gel smear',
 }
 
-type Context = Pick<ResolvedDesign, 'parts' | 'steps' | 'layers'>
+type Context = Pick<ResolvedDesign, 'parts' | 'steps' | 'layers' | 'mixtures'>
 
 /** One for each kind of piece concerned: the slowest of them counts. None: nothing of it can be computed. */
 export function subjectsOfWait(
@@ -85,9 +86,9 @@ function reckonInOrdinaryRoom(subject: WaitSubject): { p50: number; p90: number 
  * What dries on the surface after the step: glue, gel, paint or glaze, by the materials that it uses. Gel let down in
  * strong alcohol is one film, of alcohol; glue is reckoned only where it soaks into paste.
  */
-function filmsOf({ materials = [] }: ResolvedStep, stage: DryingStage | undefined, isPaste: boolean): FilmWait[] {
-	const isLetDown = materials.some(({ kind }) => kind === 'strong alcohol')
-	return materials.flatMap(({ kind }): FilmWait[] => {
+function filmsOf(kinds: readonly MaterialKind[], stage: DryingStage | undefined, isPaste: boolean): FilmWait[] {
+	const isLetDown = kinds.includes('strong alcohol')
+	return kinds.flatMap((kind): FilmWait[] => {
 		if ((kind === 'gel colour' && isLetDown) || (kind === 'edible glue' && !isPaste)) return []
 		if (kind === 'edible glue') return [stage === 'skin' || stage === 'touch' ? 'glue grips' : 'glue holds']
 		const film = FILM_OF[kind]
@@ -114,7 +115,7 @@ function filmSubjects(
 	stage: DryingStage | undefined,
 	part: ResolvedPart | undefined,
 ): WaitSubject[] {
-	const films = filmsOf(from, stage, isOfPaste(design, part))
+	const films = filmsOf(kindsUsed(design, from), stage, isOfPaste(design, part))
 	return films.length === 0 ? [] : [{ type: 'films', films }]
 }
 

@@ -22,6 +22,8 @@ export class CourseModel extends Model<InferAttributes<CourseModel>, InferCreati
 	declare spareConfidence: number
 	declare demoFlowers: number
 	declare homeworkMinutes: number
+	/** 0: nothing is finished at home. */
+	declare homeAfterDays: CreationOptional<number>
 	declare storeId: number | null
 	declare waits: Record<string, number> | null
 	declare money: CreationOptional<CourseMoney | null>
@@ -97,6 +99,7 @@ export function defineCourses(sequelize: Sequelize): void {
 			spareConfidence: { type: DataTypes.DOUBLE, allowNull: false },
 			demoFlowers: { type: DataTypes.SMALLINT.UNSIGNED, allowNull: false },
 			homeworkMinutes: minutes(),
+			homeAfterDays: { type: DataTypes.SMALLINT.UNSIGNED, allowNull: false, defaultValue: 0 },
 			storeId: DataTypes.INTEGER.UNSIGNED,
 			waits: DataTypes.JSON,
 			money: DataTypes.JSON,

@@ -142,7 +142,8 @@ function plainColumns(course: Pick<Course, PlainColumn>) {
 }
 
 function ownColumns(course: Course) {
-	return { ...plainColumns(course), storeId: course.storeId ?? null, waits: course.waits ?? {} }
+	const { storeId = null, waits = {}, homeAfterDays = 0 } = course
+	return { ...plainColumns(course), homeAfterDays, storeId, waits }
 }
 
 /**
@@ -185,6 +186,7 @@ function toCourse(
 		id: row.id,
 		version: row.version,
 		...plainColumns(row),
+		...(row.homeAfterDays > 0 && { homeAfterDays: row.homeAfterDays }),
 		...(row.storeId !== null && { storeId: row.storeId }),
 		...(row.waits !== null && Object.keys(row.waits).length > 0 && { waits: row.waits }),
 		designs: designs.map(({ slug, itemKey, itemName, flowersPerStudent, picks, designVersion }) => ({

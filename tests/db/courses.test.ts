@@ -44,6 +44,15 @@ beforeEach(async () => {
 const save = (values = course) => inTransaction((transaction) => createCourse(studio.studioId, values, transaction))
 
 describe('a course', () => {
+	test('keeps the days to finish at home, and a plan made without them is another', async () => {
+		const id = await save({ ...course, homeAfterDays: 3 })
+
+		const kept = await getCourse(studio.studioId, id)
+		expect(kept.homeAfterDays).toBe(3)
+		expect(await getCourse(studio.studioId, await save())).not.toHaveProperty('homeAfterDays')
+		expect(fingerprintOf(kept, [magnolia], ORDINARY_TERMS)).not.toBe(fingerprintOf(course, [magnolia], ORDINARY_TERMS))
+	})
+
 	test('makes one design in several ways: each comes back with its key and its name', async () => {
 		const [own] = course.designs
 		if (!own) throw new Error('no design')

@@ -30,6 +30,10 @@ const courseShape = object({
 	spareConfidence: number().oneOf(SPARE_CONFIDENCES, 'Choose one of the three').required('Choose how sure'),
 	demoFlowers: whole('The number to show'),
 	homeworkMinutes: whole('Homework'),
+	homeAfterDays: number()
+		.transform((value: unknown, given: unknown) => (given === '' || given === null ? undefined : value))
+		.integer('Whole days')
+		.typeError('Whole days'),
 	designs: array(
 		object({
 			designId: string().required('Choose a design'),

@@ -4,6 +4,7 @@
  */
 import type { Design, Need, Step } from '../design'
 import { circleProblems } from '../validate-design'
+import { kindsUsed } from '../kinds-used'
 import { passOn } from '../bypass-steps'
 import { changeVarying, withValues, type EditScope } from './conditions'
 import { freshId, slugOf } from './fresh-id'
@@ -83,7 +84,7 @@ export function removeSteps(design: Design, ids: ReadonlySet<string>): Design {
 		return leftOut.needs.flatMap(bypass).map((inner): Need => {
 			const when = { ...inner.when, ...need.when }
 			const isSamePiece = byId.get(inner.after)?.part === leftOut.part
-			const past = passOn(need, inner, { leftOut, isSamePiece })
+			const past = passOn(need, inner, { puts: kindsUsed(design, leftOut), isSamePiece })
 			return { ...past, ...(Object.keys(when).length > 0 && { when }) }
 		})
 	}

@@ -27,12 +27,12 @@ export const fitBaseToPetal: ReviewRule = ({ resolved, picks }) => {
 	return [
 		{
 			id: `large-base ${base.id}`,
-			part: base.id,
+			part: base.of,
 			message: `${base.name} is ${Math.round(height)} mm high, the first petal (${first.name.toLowerCase()}) ${first.form.lengthMm} mm long.`,
 			reason: `A base two thirds to three quarters as high as the first petal lets it close; this is ${Math.round(share * 100)} %.`,
 			fix: {
 				label: `Make it ${wanted} mm high`,
-				apply: (design: Design) => changePart(design, base.id, { form: fitted }, { picks }),
+				apply: (design: Design) => changePart(design, base.of, { form: fitted }, { picks }),
 			},
 		},
 	]

@@ -119,9 +119,9 @@ function stageInstead(piece: DryingSubject, stage: DryingStage, isLoaded: boolea
 export const partWithoutSteps: ReviewRule = ({ resolved }) => {
 	return resolved.parts
 		.filter((kind) => kind.form.type !== 'bought' && stepsOfKind(resolved, kind).length === 0)
-		.map(({ id, name }) => ({
+		.map(({ id, of, name }) => ({
 			id: `no-steps ${id}`,
-			part: id,
+			part: of,
 			message: `${name} has no steps.`,
 			reason: 'Its pieces are counted and packed, but no time is planned for them.',
 		}))

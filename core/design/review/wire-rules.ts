@@ -7,7 +7,7 @@ import type { ReviewRule } from './finding'
 
 /** A wire too thin for its piece: it bends under the piece's own weight. */
 export const strengthenWires: ReviewRule = ({ resolved, picks, standard }) => {
-	return resolved.parts.flatMap(({ id, name, form, wire }) => {
+	return resolved.parts.flatMap(({ id, of, size, name, form, wire }) => {
 		const massG = pieceMassG(form)
 		if (!wire || massG === 0) return []
 		const load = { massG, lengthMm: pieceSize(form).lengthMm, wireCount: wire.perPiece ?? 1 }
@@ -17,15 +17,17 @@ export const strengthenWires: ReviewRule = ({ resolved, picks, standard }) => {
 		return [
 			{
 				id: `thin-wire ${id}`,
-				part: id,
+				part: of,
 				message: `${name}: a ${wire.gauge} gauge wire is thin for a piece of ${massG.toFixed(1)} g.`,
 				reason: `Held level, the piece bends it with ${Math.round(stress)} MPa; soft iron wire gives at about 300.`,
-				...(gauge !== undefined && {
-					fix: {
-						label: `Use ${gauge} gauge`,
-						apply: (design) => changePart(design, id, { wire: { ...wire, gauge } }, { picks }),
-					},
-				}),
+				// A size may have a wire of its own: a person decides for which.
+				...(gauge !== undefined &&
+					size === undefined && {
+						fix: {
+							label: `Use ${gauge} gauge`,
+							apply: (design) => changePart(design, of, { wire: { ...wire, gauge } }, { picks }),
+						},
+					}),
 			},
 		]
 	})

@@ -1,6 +1,7 @@
 /** Needs of steps as arcs: waits, limits, and what dried pieces in exchange cost. */
 import { passOn } from '../../design/bypass-steps'
 import type { Need } from '../../design/design'
+import { kindsUsed } from '../../design/kinds-used'
 import { limitOf } from '../../design/need-limit'
 import type { ResolvedDesign, ResolvedStep } from '../../design/resolve-design'
 import type { Arc } from '../problem/instance'
@@ -39,13 +40,14 @@ export function compileArcs(
  * What a step needs of those before an extra that may be dropped, where that asks for a drier piece than the extra itself:
  * without the extra the piece must still be as dry as the step needs it.
  */
-function needsPastExtras({ steps }: ResolvedDesign, to: ResolvedStep): Need[] {
+function needsPastExtras(design: ResolvedDesign, to: ResolvedStep): Need[] {
+	const { steps } = design
 	return to.needs.flatMap((outer) => {
 		const extra = steps.find(({ id }) => id === outer.after)
 		if (extra?.extra === undefined || extra.extra === to.extra) return []
 		return extra.needs.flatMap((inner): Need[] => {
 			const first = steps.find(({ id }) => id === inner.after)
-			const past = passOn(outer, inner, { leftOut: extra, isSamePiece: first?.part === extra.part })
+			const past = passOn(outer, inner, { puts: kindsUsed(design, extra), isSamePiece: first?.part === extra.part })
 			const isStricter = past.wait?.stage !== undefined && past.wait.stage !== inner.wait?.stage
 			// With dried pieces in exchange nothing of it is waited for.
 			return isStricter && !past.wait?.isSwappable && past.after !== to.id ? [past] : []

@@ -53,9 +53,7 @@ export function compileCourse(
 	const instance: Instance = {
 		name: course.name,
 		windows,
-		...(course.homeworkMinutes === 0
-			? { homeWindows: [] }
-			: { homeWindows: gapsBetweenSessions(windows, course.homeworkMinutes) }),
+		homeWindows: homeWindowsOf(course, windows),
 		tasks: [...demos.tasks, ...steps.map(({ task }) => task)],
 		arcs: [...demos.arcs, ...arcs.map(({ arc }) => arc)],
 	}
@@ -67,10 +65,25 @@ export function compileCourse(
 	}
 }
 
-/** Time at home lies between two sessions, so many minutes of it in each. */
-function gapsBetweenSessions(windows: Instance['windows'], maxMinutes: number): Instance['homeWindows'] {
-	return windows.flatMap((window, w) => {
+/**
+ * Time at home lies between two sessions, so many minutes of it in each, and after the last where the course says so: there
+ * it is the student's own, up to what is usual for homework.
+ */
+function homeWindowsOf(
+	{ homeworkMinutes, homeAfterDays = 0 }: Course,
+	windows: Instance['windows'],
+): NonNullable<Instance['homeWindows']> {
+	const between = windows.flatMap((window, w) => {
 		const next = windows[w + 1]
-		return next && next.session !== window.session ? [{ open: window.close, close: next.open, maxMinutes }] : []
+		const isGap = homeworkMinutes > 0 && next !== undefined && next.session !== window.session
+		return isGap ? [{ open: window.close, close: next.open, maxMinutes: homeworkMinutes }] : []
 	})
+	const last = windows.at(-1)
+	if (!last || homeAfterDays === 0) return between
+	const maxMinutes = Math.max(homeworkMinutes, USUAL_FINISHING_MINUTES)
+	return [...between, { open: last.close, close: last.close + homeAfterDays * MINUTES_A_DAY, maxMinutes }]
 }
+
+const MINUTES_A_DAY = 1440
+/** Of finishing at home, where a course has no homework to measure it by; common practice, no source. */
+const USUAL_FINISHING_MINUTES = 120

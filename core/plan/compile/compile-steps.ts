@@ -136,7 +136,10 @@ function taskTerms(course: Course, design: ResolvedDesign, steps: readonly Resol
 		? []
 		: step.places.filter((place) => steps.every(({ places }) => places.includes(place)))
 	const places = (['class', 'ahead', 'home'] as const).filter((place) => {
-		return place === 'class' || (allowed.includes(place) && (place !== 'home' || course.homeworkMinutes > 0))
+		return (
+			place === 'class' ||
+			(allowed.includes(place) && (place !== 'home' || course.homeworkMinutes > 0 || (course.homeAfterDays ?? 0) > 0))
+		)
 	})
 	const extra = design.extras?.find(({ id }) => id === step.extra)
 	const firstOfExtra = design.steps.find((other) => other.extra === step.extra)

@@ -79,7 +79,7 @@ export interface ElsewhereTask {
 	source: TaskSource
 	/** Instructor's minutes ahead, or the student's minutes at home; 0 if dropped. */
 	minutes: number
-	/** At home: after which session (index). */
+	/** At home: after which session (index); after the last it is to finish at home. */
 	afterSession?: number
 }
 

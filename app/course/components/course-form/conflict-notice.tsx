@@ -18,6 +18,7 @@ const FIELD_WORDS: Partial<Record<CourseDifference['field'], string>> = {
 	spareConfidence: 'Spares',
 	demoFlowers: 'Pieces to show',
 	homeworkMinutes: 'Homework',
+	homeAfterDays: 'Finishing at home',
 	designs: 'Designs',
 	sessions: 'Sessions',
 	storeId: 'Between sessions',

@@ -131,6 +131,9 @@ function How() {
 				<Form.Item name="homeworkMinutes" label="Most homework between two sessions" extra="0: none is given">
 					<DecimalInput step={10} suffix="min" />
 				</Form.Item>
+				<Form.Item name="homeAfterDays" label="To finish at home after the last" extra="none: all is done in class">
+					<DecimalInput suffix="days" />
+				</Form.Item>
 			</div>
 		</section>
 	)

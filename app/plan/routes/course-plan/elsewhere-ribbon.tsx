@@ -44,10 +44,19 @@ export function ElsewhereRibbon({ story }: { story: PlanStory }) {
 }
 
 function HomeWork({ home, sessions }: { home: readonly ElsewhereTask[]; sessions: PlanStory['sessions'] }) {
+	const isAfterLast = ({ afterSession = 0 }: ElsewhereTask) => afterSession === sessions.length - 1
+	const between = home.filter((task) => !isAfterLast(task))
+	const last = home.filter(isAfterLast)
 	return (
 		<p className="ribbon-more">
-			<b>At home:</b>{' '}
-			{home
+			{last.length > 0 && (
+				<>
+					<b>To finish at home:</b>{' '}
+					{last.map(({ source, minutes }) => `${nameOfTask(source)}, ${duration(minutes)}`).join('; ')}{' '}
+				</>
+			)}
+			{between.length > 0 && <b>At home: </b>}
+			{between
 				.map(({ source, minutes, afterSession = 0 }) => {
 					const start = sessions[afterSession]?.session.startMin ?? 0
 					return `${nameOfTask(source)}, ${duration(minutes)} after ${sessionName(start, afterSession + 1).toLowerCase()}`

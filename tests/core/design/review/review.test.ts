@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest'
 import { allergensOf } from '../../../../core/design/allergens'
 import { cautionsOf } from '../../../../core/design/cautions'
-import type { Design, PartWire } from '../../../../core/design/design'
+import type { Design, PartWire, Step } from '../../../../core/design/design'
 import { resolveDesign } from '../../../../core/design/resolve-design'
 import { reviewDesign } from '../../../../core/design/review/review-design'
 import { demoDesign, demoDesignIds } from '../../../support/demo-designs'
@@ -253,4 +253,33 @@ test('allergens say where they come from', () => {
 		{ allergen: 'egg', sources: ['glue'] },
 		{ allergen: 'milk', sources: ['petals'] },
 	])
+})
+
+describe('a fix for an allergen', () => {
+	// Two parts: one of the only paste with egg, the other of a paste without.
+	const design = (terms: Partial<Step>, stage: 'skin' | 'hard') =>
+		makeDesign({
+			parts: [
+				makePart('petals', { paste: 'gum paste' }),
+				makePart('base', { paste: 'sugarpaste', form: { type: 'formed', body: 'ball', diameterMm: 20 } }),
+			],
+			steps: [
+				makeStep('shape', 'petals', [], terms),
+				makeStep('dust', 'petals', [{ after: 'shape', wait: { stage, usualMinutes: 60 } }]),
+				makeStep('base', 'base'),
+			],
+		})
+	const fixOf = (made: Design) => reviewDesign(made, {}, 'swg').find(({ id }) => id.startsWith('allergen'))?.fix?.label
+
+	test('takes another paste where that can be worked and dries', () => {
+		expect(fixOf(design({}, 'skin'))).toBe('Use sugarpaste there')
+	})
+
+	test('is none by a paste that a ball tool tears, for a petal that is thinned', () => {
+		expect(fixOf(design({ tools: ['ball tool'] }, 'skin'))).toBeUndefined()
+	})
+
+	test('is none that makes a wait endless', () => {
+		expect(fixOf(design({}, 'hard'))).toBeUndefined()
+	})
 })

@@ -1,10 +1,12 @@
 /** Steps, bundles, lengths, wires and mixtures as instructors mean them. */
 import { describe, expect, test } from 'vitest'
 import { passOn } from '../../../../core/design/bypass-steps'
+import { countProblems } from '../../../../core/design/count-problems'
 import type { Design } from '../../../../core/design/design'
 import { tapeOfFlower } from '../../../../core/design/design-figures'
 import { resolveDesign } from '../../../../core/design/resolve-design'
 import { validateDesign } from '../../../../core/design/validate-design'
+import { subjectsOfWait } from '../../../../core/design/wait-subject'
 import { turnsLengthMm, USUAL_STRETCH } from '../../../../core/materials/tape-length'
 import { makeStudent } from '../../../support/demo-kit'
 import { makeDesign, makePart, makeStep } from '../../../support/make-design'
@@ -70,10 +72,10 @@ describe('a step that is not chosen', () => {
 
 	test('of two stated times the longer, of two pieces the one that is left', () => {
 		const wait = (stage: 'skin' | 'firm', usualMinutes: number) => ({ after: 'a', wait: { stage, usualMinutes } })
-		const past = passOn(wait('firm', 20), wait('skin', 90), { leftOut: {}, isSamePiece: true })
+		const past = passOn(wait('firm', 20), wait('skin', 90), { puts: [], isSamePiece: true })
 
 		expect(past.wait).toEqual({ stage: 'firm', usualMinutes: 90 })
-		expect(passOn(wait('firm', 20), wait('skin', 90), { leftOut: {}, isSamePiece: false }).wait?.stage).toBe('skin')
+		expect(passOn(wait('firm', 20), wait('skin', 90), { puts: [], isSamePiece: false }).wait?.stage).toBe('skin')
 	})
 
 	test('an extra that is dropped leaves the piece as dry as what follows needs it', () => {
@@ -255,6 +257,18 @@ describe('amounts', () => {
 	})
 })
 
+test('bundles that need more than there is are refused at their place', () => {
+	const design = makeDesign({
+		parts: [makePart('buds', { piecesPerFlower: 12 })],
+		bundles: [{ id: 'bunch', name: 'bunches', of: [{ part: 'buds', pieces: 5 }], count: 3 }],
+		steps: [],
+	})
+
+	expect(countProblems(design)).toEqual([
+		{ path: '/bundles/0/of/0/pieces', message: '3 bundles of 5 need 15, there are 12 of "buds" left' },
+	])
+})
+
 describe('wires', () => {
 	const wire = { gauge: 20, lengthMm: 180, colour: 'green', insertedFraction: 0.3, trimmedToMm: 110 }
 	const design = (stub: object, order: 'trim first' | 'stub first' = 'trim first') =>
@@ -332,6 +346,25 @@ describe('mixtures', () => {
 		const { kit } = packDesign(design)
 
 		expect(kit.paste.map(({ item, shares }) => [item.colour, shares.usual])).toEqual([['deep red', 6000 + 2400]])
+	})
+
+	test('of a kind leave the film of that kind: glue by recipe is glue', () => {
+		const glued = makeDesign({
+			mixtures: design.mixtures ?? [],
+			parts: [makePart('petals', gum)],
+			steps: [
+				makeStep('shape', 'petals'),
+				makeStep('stick', 'petals', [{ after: 'shape', wait: { stage: 'firm', usualMinutes: 300 } }], {
+					uses: [{ mixture: 'glue', amountPerPiece: 0.1 }],
+				}),
+				makeStep('dust', 'petals', [{ after: 'stick', wait: { stage: 'firm', usualMinutes: 60 } }]),
+			],
+		})
+		const resolved = resolveDesign(glued, {})
+
+		expect(subjectsOfWait(resolved, resolved.steps[1]!, 'firm', 'swg')).toEqual([
+			{ type: 'films', films: ['glue holds'] },
+		])
 	})
 
 	test('never hold themselves', () => {
