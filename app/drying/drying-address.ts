@@ -3,7 +3,7 @@ import { mixed, number, object, string, type InferType } from 'yup'
 import { DRYING_STAGES, type BackFace, type DryingStage } from '../../core/vocabulary/drying-stage'
 import type { Paste } from '../../core/vocabulary/paste'
 import { AIR_MOVEMENTS, type AirMovement } from '../../core/drying/air-film'
-import { discDiameterMm, pasteMassG } from '../../core/materials/piece-mass'
+import { discDiameterMm, discThicknessMm, pasteMassG } from '../../core/materials/piece-mass'
 import type { FormedForm } from '../../core/vocabulary/piece-form'
 import { PASTE_TERMS } from '../../core/drying/paste-terms'
 import type { DriedPart } from '../../core/design/piece-of-part'
@@ -117,8 +117,8 @@ function sizesOf(form: Exclude<DriedPart['form'], { type: 'derived' | 'bought' }
 }
 
 function formedSizes(form: FormedForm): Partial<DryingAddress> {
-	const { body, diameterMm: diameter, lengthMm: length = diameter, thicknessMm: thickness = diameter / 3 } = form
-	if (body === 'flattened ball') return { shape: 'sheet', thickness, wide: discDiameterMm(form) }
+	const { body, diameterMm: diameter, lengthMm: length = diameter } = form
+	if (body === 'flattened ball') return { shape: 'sheet', thickness: discThicknessMm(form), wide: discDiameterMm(form) }
 	if (body === 'half ball') return { shape: 'moulded', mass: pasteMassG(form) }
 	return { shape: body, diameter, length }
 }

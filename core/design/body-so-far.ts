@@ -6,7 +6,7 @@
 import type { BuiltFlower, Openness } from '../drying/built-flower'
 import { coreRadiusMm, layersAtFoot } from '../drying/built-flower'
 import { PASTE_TERMS } from '../drying/paste-terms'
-import { pasteVolumeMm3 } from '../materials/piece-mass'
+import { discThicknessMm, pasteVolumeMm3 } from '../materials/piece-mass'
 import { DRYING_STAGES, type DryingStage } from '../vocabulary/drying-stage'
 import { PASTES, type Paste } from '../vocabulary/paste'
 import type { CutForm, PartForm } from '../vocabulary/piece-form'
@@ -147,7 +147,7 @@ function isGluing(design: Context, step: ResolvedStep): boolean {
 }
 
 /** All steps that must be done before one. */
-export function stepsBefore({ steps }: Pick<Context, 'steps'>, from: ResolvedStep): Set<ResolvedStep> {
+function stepsBefore({ steps }: Pick<Context, 'steps'>, from: ResolvedStep): Set<ResolvedStep> {
 	const found = new Set<ResolvedStep>()
 	const look = (step: ResolvedStep) => {
 		for (const { after } of step.needs) {
@@ -201,7 +201,7 @@ function thicknessOf(form: PartForm): number | undefined {
 		case 'cut':
 			return (form.shaping === 'folded' ? 2 : 1) * form.thicknessMm
 		case 'formed':
-			return form.body === 'flattened ball' ? (form.thicknessMm ?? form.diameterMm / 3) : form.diameterMm
+			return form.body === 'flattened ball' ? discThicknessMm(form) : form.diameterMm
 		default:
 			return undefined
 	}

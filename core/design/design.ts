@@ -382,7 +382,7 @@ export interface Design {
 	mixtures?: Mixture[]
 	/** Of several parts; absent: none. */
 	bundles?: Bundle[]
-	/** Unstretched length is reckoned from it: of the stem that is taped once a flower, mm. Absent: as usual where anything is taped. */
+	/** Of the stem that is taped, once a flower; absent: as usual where a layer is taped. */
 	tapedStemMm?: number
 	/** The steps are best done in the order in which they stand here; absent: yes. */
 	keepOrder?: boolean

@@ -6,7 +6,7 @@
 import type { Part } from './design'
 import type { BackFace } from '../vocabulary/drying-stage'
 import type { CutForm, FormedForm } from '../vocabulary/piece-form'
-import { bodyVolumeMm3, cutAreaMm2, discDiameterMm, pasteVolumeMm3 } from '../materials/piece-mass'
+import { bodyVolumeMm3, cutAreaMm2, discDiameterMm, discThicknessMm, pasteVolumeMm3 } from '../materials/piece-mass'
 import { wireDiameterMm, type GaugeStandard } from '../materials/wire-gauge'
 import type { DryingBody, DryingPiece } from '../drying/drying-piece'
 import { PASTE_TERMS } from '../drying/paste-terms'
@@ -77,7 +77,7 @@ function formedBody(form: FormedForm, wireRadiusMm: number, back: BackFace): Dry
 		case 'flattened ball':
 			return {
 				type: 'sheet',
-				thicknessMm: form.thicknessMm ?? form.diameterMm / 3,
+				thicknessMm: discThicknessMm(form),
 				back,
 				sizeMm: discDiameterMm(form),
 			}

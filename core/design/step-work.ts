@@ -1,11 +1,11 @@
 /** What a step of a design works on, and how often its minutes and amounts are spent. */
-import { present } from '../present'
 import type { ResolvedDesign, ResolvedPart, ResolvedStep } from './resolve-design'
 
-type Parts = Pick<ResolvedDesign, 'parts'>
-
 /** Kinds of pieces that the step is done to; none for a step of the assembly. */
-export function kindsOfStep({ parts }: Parts, { part, sizes }: Pick<ResolvedStep, 'part' | 'sizes'>): ResolvedPart[] {
+export function kindsOfStep(
+	{ parts }: Pick<ResolvedDesign, 'parts'>,
+	{ part, sizes }: Pick<ResolvedStep, 'part' | 'sizes'>,
+): ResolvedPart[] {
 	return parts.filter((kind) => kind.of === part && (!sizes || kind.size === undefined || sizes.includes(kind.size)))
 }
 
@@ -67,7 +67,7 @@ export function minutesOfStep(design: ResolvedDesign, step: ResolvedStep, terms:
 }
 
 /** Pieces that a step lays, per flower. */
-export function laidPieces({ layers }: Pick<ResolvedDesign, 'layers'>, { lays = [] }: ResolvedStep): number {
+function laidPieces({ layers }: Pick<ResolvedDesign, 'layers'>, { lays = [] }: ResolvedStep): number {
 	return layers.reduce((sum, { id, pieceCount }) => sum + (id !== undefined && lays.includes(id) ? pieceCount : 0), 0)
 }
 
@@ -92,12 +92,4 @@ function piecesTaken(design: ResolvedDesign, step: ResolvedStep): number | undef
 	const laid = design.layers.filter(({ id = '', part }) => step.lays?.includes(id) && part === step.part)
 	if (laid.length === 0) return undefined
 	return laid.reduce((sum, { pieceCount }) => sum + pieceCount, 0)
-}
-
-/** The kind of a piece by its id. */
-export function kindById({ parts }: Parts, id: string): ResolvedPart {
-	return present(
-		parts.find((part) => part.id === id),
-		`the pieces ${id}`,
-	)
 }

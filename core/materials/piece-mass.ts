@@ -61,9 +61,14 @@ export function bodyVolumeMm3(body: FormedBody, diameterMm: number, lengthMm = d
 	}
 }
 
+/** What a flattened ball is pressed to; a third of its diameter where nobody says. */
+export function discThicknessMm({ diameterMm, thicknessMm = diameterMm / 3 }: FormedForm): number {
+	return thicknessMm
+}
+
 /** Across the disc that a flattened ball becomes. */
-export function discDiameterMm({ diameterMm, thicknessMm = diameterMm / 3 }: FormedForm): number {
-	return Math.sqrt((4 * bodyVolumeMm3('flattened ball', diameterMm)) / (Math.PI * thicknessMm))
+export function discDiameterMm(form: FormedForm): number {
+	return Math.sqrt((4 * bodyVolumeMm3('flattened ball', form.diameterMm)) / (Math.PI * discThicknessMm(form)))
 }
 
 /** At the density of gum paste. */

@@ -1,5 +1,6 @@
 /** Changes of a design's parts and layers. Each gives a new design; the one given stays as it is. */
-import type { Design, Layer, Part } from '../design'
+import type { Design, Layer, Part, PartSize } from '../design'
+import { settle } from '../variants'
 import { changeVarying, withValues, type EditScope } from './conditions'
 import { freshId, slugOf } from './fresh-id'
 import { removeSteps } from './edit-steps'
@@ -19,6 +20,51 @@ export function changePart(design: Design, id: string, change: PartChange, scope
 			if (part.id !== id) return part
 			return changeVarying(changeVarying(part, own, { picks: {} }), terms, scope)
 		}),
+	}
+}
+
+/**
+ * The sizes of a part; none: all pieces alike. Their pieces make the part's number. Steps and layers that name a size go on
+ * naming it when it is called otherwise, and forget it when it is taken off.
+ */
+export function changeSizes(design: Design, id: string, sizes: readonly PartSize[], scope: EditScope): Design {
+	const part = design.parts.find((one) => one.id === id)
+	const before = part && settle(part, scope.picks).sizes
+	const change: PartChange =
+		sizes.length === 0
+			? { sizes: undefined }
+			: { sizes: [...sizes], piecesPerFlower: sizes.reduce((sum, { pieces }) => sum + pieces, 0) }
+	const changed = changePart(design, id, change, scope)
+	const isRenaming = before?.length === sizes.length
+	const renamed = new Map((isRenaming ? before : []).map(({ name }, z) => [name, sizes[z]?.name ?? name]))
+	return mapSizeNames(changed, id, (name) => renamed.get(name) ?? name)
+}
+
+/** Names of a part's sizes in its steps and layers, those that are there. */
+function mapSizeNames(design: Design, id: string, nameOf: (name: string) => string): Design {
+	const part = design.parts.find((one) => one.id === id)
+	const sets = [part, ...(part?.variants ?? []).map(({ set }) => set)]
+	const known = new Set(sets.flatMap((set) => set?.sizes ?? []).map(({ name }) => name))
+	const namesOf = (names: readonly string[]) => {
+		const left = names.map(nameOf).filter((name) => known.has(name))
+		return left.length > 0 ? left : undefined
+	}
+	const minutesOf = (minutes: Record<string, number>) => {
+		const left = Object.entries(minutes).flatMap(([name, each]) =>
+			known.has(nameOf(name)) ? [[nameOf(name), each] as const] : [],
+		)
+		return left.length > 0 ? Object.fromEntries(left) : undefined
+	}
+	return {
+		...design,
+		steps: design.steps.map((step) => {
+			if (step.part !== id || (!step.sizes && !step.minutesBySize)) return step
+			const { sizes = [], minutesBySize = {} } = step
+			return withValues(step, { sizes: namesOf(sizes), minutesBySize: minutesOf(minutesBySize) })
+		}),
+		layers: design.layers.map((layer) =>
+			layer.part === id && layer.sizes ? withValues(layer, { sizes: namesOf(layer.sizes) }) : layer,
+		),
 	}
 }
 

@@ -8,6 +8,7 @@ import {
 	addPart,
 	changeLayer,
 	changePart,
+	changeSizes,
 	duplicatePart,
 	moveLayer,
 	movePart,
@@ -186,6 +187,59 @@ describe('options', () => {
 				{ id: 'by-press', name: 'By press' },
 			],
 		})
+	})
+})
+
+describe('sizes of a part', () => {
+	const sized = changeSizes(
+		makeDesign({
+			parts: [makePart('petals')],
+			steps: [
+				makeStep('cut', 'petals'),
+				makeStep('vein', 'petals', [], { sizes: ['small', 'large'], minutesBySize: { large: 4 } }),
+				makeStep('cup', 'petals', [], { sizes: ['small'] }),
+			],
+			layers: [{ part: 'petals', sizes: ['large'], pieceCount: 5, radiusMm: 4, arrangement: 'free' }],
+		}),
+		'petals',
+		[
+			{ name: 'small', pieces: 8 },
+			{ name: 'large', pieces: 5 },
+		],
+		{ picks: {} },
+	)
+
+	test('make its number', () => {
+		expect(sized.parts[0]?.piecesPerFlower).toBe(13)
+		expect(validateDesign(sized)).toEqual([])
+	})
+
+	test('called otherwise are named so in steps and layers', () => {
+		const renamed = changeSizes(
+			sized,
+			'petals',
+			[
+				{ name: 'small', pieces: 8 },
+				{ name: 'big', pieces: 5 },
+			],
+			{ picks: {} },
+		)
+
+		expect(renamed.steps[1]).toMatchObject({ sizes: ['small', 'big'], minutesBySize: { big: 4 } })
+		expect(renamed.layers[0]?.sizes).toEqual(['big'])
+		expect(validateDesign(renamed)).toEqual([])
+	})
+
+	test('taken off are forgotten there', () => {
+		const one = changeSizes(sized, 'petals', [{ name: 'small', pieces: 8 }], { picks: {} })
+		const none = changeSizes(one, 'petals', [], { picks: {} })
+
+		expect(one.steps[1]).toMatchObject({ sizes: ['small'] })
+		expect(one.steps[1]).not.toHaveProperty('minutesBySize')
+		expect(one.layers[0]).not.toHaveProperty('sizes')
+		expect(none.parts[0]).not.toHaveProperty('sizes')
+		expect(none.steps[2]).not.toHaveProperty('sizes')
+		expect(validateDesign(none)).toEqual([])
 	})
 })
 

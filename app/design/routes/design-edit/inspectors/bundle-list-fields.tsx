@@ -1,6 +1,5 @@
 import type { Bundle, Design } from '../../../../../core/design/design'
 import { freshId } from '../../../../../core/design/edits/fresh-id'
-import { withValues } from '../../../../../core/design/edits/conditions'
 import { SelectField } from '../../../../shared/components/fields/choice-fields'
 import { NumberField } from '../../../../shared/components/fields/number-field'
 import { TextField } from '../../../../shared/components/fields/text-field'
@@ -56,7 +55,7 @@ export function BundleListFields({ design, onChange }: BundleListProps) {
 						value={bundle.turns ?? 0}
 						min={0}
 						max={40}
-						onChange={(turns) => set(withValues({}, { turns: turns || undefined }))}
+						onChange={(turns) => set({ turns: turns || undefined })}
 					/>
 					<ListFields
 						items={bundle.of}
@@ -85,7 +84,7 @@ export function BundleListFields({ design, onChange }: BundleListProps) {
 						wire={bundle.wire}
 						standard={gaugeStandard}
 						label="Each on a wire"
-						onChange={(wire) => onChange(bundles.map((one) => (one === bundle ? withValues(one, { wire }) : one)))}
+						onChange={(wire) => set({ wire })}
 					/>
 				</>
 			)}

@@ -1,3 +1,4 @@
+import { discThicknessMm } from '../../../../../core/materials/piece-mass'
 import type { Design } from '../../../../../core/design/design'
 import { FORMED_BODIES, type FormedBody, type PartForm } from '../../../../../core/vocabulary/piece-form'
 import { SelectField, wordOptions } from '../../../../shared/components/fields/choice-fields'
@@ -75,7 +76,7 @@ function BodyFields({ form, onChange }: { form: Form<'formed'>; onChange: (form:
 				<NumberField
 					label="Pressed to"
 					unit="mm"
-					value={form.thicknessMm ?? form.diameterMm / 3}
+					value={discThicknessMm(form)}
 					min={0.5}
 					max={100}
 					step={0.5}

@@ -1,5 +1,6 @@
 import { CloseOutlined, PlusOutlined } from '@ant-design/icons'
 import { Button } from 'antd'
+import { withValues } from '../../../../../core/design/edits/conditions'
 
 interface ListFieldsProps<T> {
 	items: readonly T[]
@@ -11,8 +12,8 @@ interface ListFieldsProps<T> {
 	onChange: (items: T[]) => void
 	/** What stands in the way of taking an item off; undefined: nothing. */
 	holdsOf?: (item: T) => string | undefined
-	/** The fields of one item. */
-	children: (item: T, set: (change: Partial<T>) => void) => React.ReactNode
+	/** The fields of one item; `undefined` takes an optional value away. */
+	children: (item: T, set: (change: { [K in keyof T]?: T[K] | undefined }) => void) => React.ReactNode
 }
 
 /** A list whose items can be changed, taken off, and added to. */
@@ -31,7 +32,7 @@ export function ListFields<T extends object>({
 			{items.map((item, i) => (
 				<div className="listed-line" key={keyOf(item, i)}>
 					<div className="field-row">
-						{children(item, (change) => onChange(items.map((one, k) => (k === i ? { ...one, ...change } : one))))}
+						{children(item, (change) => onChange(items.map((one, k) => (k === i ? withValues(one, change) : one))))}
 					</div>
 					<Button
 						type="text"

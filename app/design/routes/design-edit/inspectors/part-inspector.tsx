@@ -31,14 +31,17 @@ export function PartInspector({ part, design }: { part: Part; design: Design }) 
 			<PartHead part={part} design={design} />
 			<div className="field-row">
 				<TextField label="Name of the part" value={shown.name} maxLength={80} onChange={(name) => set({ name })} />
-				<NumberField
-					label="Pieces a flower"
-					value={shown.piecesPerFlower}
-					min={1}
-					max={2000}
-					isWhole
-					onChange={(piecesPerFlower) => set({ piecesPerFlower })}
-				/>
+				{/* Of several sizes the number is their sum. */}
+				{!shown.sizes && (
+					<NumberField
+						label="Pieces a flower"
+						value={shown.piecesPerFlower}
+						min={1}
+						max={2000}
+						isWhole
+						onChange={(piecesPerFlower) => set({ piecesPerFlower })}
+					/>
+				)}
 			</div>
 			<div className="field-row">
 				<SelectField label="Is a" value={part.role} options={wordOptions(ROLES)} onChange={(role) => set({ role })} />

@@ -1,5 +1,5 @@
 import type { Design, Part } from '../../../../../core/design/design'
-import type { PartChange } from '../../../../../core/design/edits/edit-parts'
+import { changeSizes, type PartChange } from '../../../../../core/design/edits/edit-parts'
 import { ALLERGENS } from '../../../../../core/vocabulary/allergen'
 import type { BackFace } from '../../../../../core/vocabulary/drying-stage'
 import { BACK_WORDS } from '../../../../drying/words/drying'
@@ -39,11 +39,15 @@ interface RarePartFieldsProps {
 
 /** Drying and loss, bundles, allergens, and the options under which the part exists. */
 export function RarePartFields({ part, shown, design, onChange }: RarePartFieldsProps) {
+	const { change, scope } = useEditing()
 	const allergens = part.allergens ?? []
 	return (
 		<>
 			<More label={sizeWords(shown)}>
-				<SizeFields shown={shown} onChange={onChange} />
+				<SizeFields
+					shown={shown}
+					onChange={(sizes) => change((before) => changeSizes(before, part.id, sizes, scope), `part ${part.id} sizes`)}
+				/>
 			</More>
 			<More label={colourWords(shown)}>
 				<ColourFields part={part} shown={shown} onChange={onChange} />

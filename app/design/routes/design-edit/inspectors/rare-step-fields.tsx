@@ -6,7 +6,6 @@ import { NumberField } from '../../../../shared/components/fields/number-field'
 import { TextField } from '../../../../shared/components/fields/text-field'
 import { ListFields } from './list-fields'
 import { More } from './more'
-import { withValues } from '../../../../../core/design/edits/conditions'
 import { reachWords, StepReachFields } from './step-reach-fields'
 import { onlyOf, ToolShareFields } from './tool-share-fields'
 import { WhenFields } from './when-fields'
@@ -139,13 +138,7 @@ function MaterialFields({
 					<CheckField
 						label="Once a student"
 						value={per === 'student'}
-						onChange={(is) =>
-							onChange(
-								materials.map((one) =>
-									one.name === name ? withValues(one, { per: is ? 'student' : undefined }) : one,
-								),
-							)
-						}
+						onChange={(is) => set({ per: is ? 'student' : undefined })}
 					/>
 				</>
 			)}

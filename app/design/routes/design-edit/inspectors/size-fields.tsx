@@ -1,5 +1,4 @@
 import type { Part, PartSize } from '../../../../../core/design/design'
-import type { PartChange } from '../../../../../core/design/edits/edit-parts'
 import type { PartForm } from '../../../../../core/vocabulary/piece-form'
 import { NumberField } from '../../../../shared/components/fields/number-field'
 import { TextField } from '../../../../shared/components/fields/text-field'
@@ -7,7 +6,7 @@ import { ListFields } from './list-fields'
 
 interface SizeFieldsProps {
 	shown: Pick<Part, 'sizes' | 'form' | 'piecesPerFlower'>
-	onChange: (values: PartChange) => void
+	onChange: (sizes: PartSize[]) => void
 }
 
 type Measure = 'widthMm' | 'lengthMm' | 'diameterMm' | 'massG'
@@ -30,10 +29,6 @@ const MEASURES: Record<PartForm['type'], readonly { key: Measure; label: string;
 /** Sizes of one part: eight small, seven middle, five large, under one chain of steps. */
 export function SizeFields({ shown, onChange }: SizeFieldsProps) {
 	const { sizes = [], form, piecesPerFlower } = shown
-	const take = (changed: readonly PartSize[]) => {
-		if (changed.length === 0) return onChange({ sizes: undefined })
-		onChange({ sizes: [...changed], piecesPerFlower: changed.reduce((sum, { pieces }) => sum + pieces, 0) })
-	}
 	const usual = form as Partial<Record<Measure, number>>
 	return (
 		<ListFields
@@ -42,7 +37,7 @@ export function SizeFields({ shown, onChange }: SizeFieldsProps) {
 			nameOf={({ name }) => name}
 			addLabel="size"
 			makeNew={(): PartSize => ({ name: freshName(sizes), pieces: sizes.length === 0 ? piecesPerFlower : 1 })}
-			onChange={take}
+			onChange={onChange}
 		>
 			{(size, set) => (
 				<>
