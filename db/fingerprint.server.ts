@@ -8,7 +8,7 @@ import type { Design } from '../core/design/design'
 import { NO_ZONE } from '../core/time/zone'
 
 /** Raised when the same inputs would be planned otherwise: older plans then show as outdated. */
-const PLANNING_VERSION = 5
+const PLANNING_VERSION = 6
 
 /** SHA-256 in hex. The course's name, id and version do not count. */
 export function fingerprintOf(course: Course, designs: readonly Design[], terms: PlanTerms): string {
@@ -20,13 +20,14 @@ export function fingerprintOf(course: Course, designs: readonly Design[], terms:
 		demoFlowers,
 		homeworkMinutes,
 		homeAfterDays = 0,
+		endEarly = false,
 		designs: chosen,
 		sessions,
 		storeId,
 		waits = {},
 	} = course
 	const group = { studentCount, pace, planFor, spareConfidence, demoFlowers }
-	const settings = { ...group, homeworkMinutes, homeAfterDays, storeId, waits }
+	const settings = { ...group, homeworkMinutes, homeAfterDays, endEarly, storeId, waits }
 	// The documents themselves count, not the number of their version.
 	const picked = giveKeys(chosen).map(({ designId, key, flowersPerStudent, picks }) => {
 		return { designId, key, flowersPerStudent, picks }

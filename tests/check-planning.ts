@@ -12,8 +12,12 @@ const report = (line: string) => {
 	wrong++
 	console.log(line)
 }
-const tiny = checkAgainstEnumeration({ firstSeed: 1, count: TINY, report })
-console.log(`tiny instances against enumeration: ${tiny.checked} checked, ${tiny.withoutPlan} of them without a plan`)
+for (const form of ['first', 'full'] as const) {
+	const tiny = checkAgainstEnumeration({ firstSeed: 1, count: TINY, form, report })
+	console.log(
+		`tiny instances (${form}) against enumeration: ${tiny.checked} checked, ${tiny.withoutPlan} without a plan`,
+	)
+}
 const middle = await checkAgainstChuffed({ firstSeed: 1, count: MIDDLE, limitMs: 60_000, report })
 console.log(`middle-sized instances against Chuffed: ${middle.confirmed} confirmed, ${middle.open} not decided in time`)
 console.log(wrong === 0 ? 'No wrong answer.' : `${wrong} wrong answers.`)

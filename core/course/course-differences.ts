@@ -6,9 +6,9 @@ export interface CourseDifference {
 	/** What the two say differently. */
 	field: keyof Course
 	/** As this window has it. */
-	mine: string | number
+	mine: string | number | boolean
 	/** As it was saved meanwhile. */
-	theirs: string | number
+	theirs: string | number | boolean
 }
 
 /** Everything that a course says for itself; designs and sessions are compared one by one. */
@@ -21,6 +21,7 @@ const FIELDS = [
 	'demoFlowers',
 	'homeworkMinutes',
 	'homeAfterDays',
+	'endEarly',
 	'designs',
 	'sessions',
 	'storeId',

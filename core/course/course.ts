@@ -14,7 +14,12 @@ export interface Break {
 	startMin: number
 	/** Whole, > 0. */
 	minutes: number
+	/** How much earlier or later it may begin; absent: as usual. */
+	mayMoveMinutes?: number
 }
+
+/** A class does not mind tea a quarter of an hour sooner or later; common practice, no source. */
+export const USUAL_MOVE_MINUTES = 15
 
 export interface Session {
 	/** YYYY-MM-DD, on the wall clock of the studio. */
@@ -65,6 +70,8 @@ export interface Course {
 	homeworkMinutes: number
 	/** Days after the last session in which students may finish at home; absent: none. */
 	homeAfterDays?: number
+	/** A course that can is to end an evening earlier; absent: evenings that are there are used. */
+	endEarly?: boolean
 	/** In the order in which they are told; a design may stand there several times. */
 	designs: CourseDesign[]
 	/** In order of time; at least one. */

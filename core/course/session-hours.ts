@@ -2,7 +2,7 @@
 import type { FieldProblem } from '../errors'
 import { addDays, isCalendarDate } from '../time/calendar'
 import { toMoment } from '../time/wall-clock'
-import type { Session } from './course'
+import { USUAL_MOVE_MINUTES, type Break, type Session } from './course'
 
 /** From one minute of the day to another. */
 export interface Stretch {
@@ -15,6 +15,20 @@ export interface Stretch {
 /** Minutes of the session in which the students' hands are free. */
 export function handsOnMinutes(session: Session): number {
 	return handsOnStretches(session).reduce((total, { open, close }) => total + close - open, 0)
+}
+
+/** Session hours less setting up and clearing away, in minutes after midnight; breaks lie inside. */
+export function handsOnSpan({ startMin, endMin, setUpMinutes, clearAwayMinutes }: Session): Stretch {
+	return { open: startMin + setUpMinutes, close: endMin - clearAwayMinutes }
+}
+
+/** Minutes after midnight between which a break begins, if it may be moved. */
+export function breakSpan(session: Session, { startMin, minutes, mayMoveMinutes = USUAL_MOVE_MINUTES }: Break) {
+	const { open, close } = handsOnSpan(session)
+	return {
+		earliest: Math.max(open, startMin - mayMoveMinutes),
+		latest: Math.min(close - minutes, startMin + mayMoveMinutes),
+	}
 }
 
 /** Session hours less setting up, clearing away and breaks, in minutes after midnight; none: nothing is left. */

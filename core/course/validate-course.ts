@@ -28,6 +28,7 @@ export const COURSE_LIMITS = {
 	clearAwayMinutes: { min: 0, max: 120 },
 	breaks: { min: 0, max: 6 },
 	breakMinutes: { min: 0, max: 240 },
+	mayMoveMinutes: { min: 0, max: 120 },
 	/** Of a wait set by hand, up to 30 days. */
 	waitMinutes: { min: 1, max: 43_200 },
 	waitsByHand: { min: 0, max: 1_000 },
@@ -118,7 +119,7 @@ function sessionsProblems(sessions: readonly Session[]): FieldProblem[] {
 
 /** @param s - position of the session, from 0, for the field's path */
 function sessionFieldProblems(session: Session, s: number): FieldProblem[] {
-	const { minuteOfDay, setUpMinutes, clearAwayMinutes, breaks, breakMinutes } = COURSE_LIMITS
+	const { minuteOfDay, setUpMinutes, clearAwayMinutes, breaks, breakMinutes, mayMoveMinutes } = COURSE_LIMITS
 	const path = `sessions[${s}]`
 	return [
 		...problemIf(!isCalendarDate(session.date), `${path}.date`, `A day from ${FIRST_YEAR} to ${LAST_YEAR}`),
@@ -127,9 +128,10 @@ function sessionFieldProblems(session: Session, s: number): FieldProblem[] {
 		...wholeProblem(`${path}.setUpMinutes`, session.setUpMinutes, setUpMinutes, 'minutes'),
 		...wholeProblem(`${path}.clearAwayMinutes`, session.clearAwayMinutes, clearAwayMinutes, 'minutes'),
 		...mostProblem(`${path}.breaks`, 'breaks', session.breaks.length, breaks),
-		...session.breaks.flatMap(({ startMin, minutes }, b) => [
+		...session.breaks.flatMap(({ startMin, minutes, mayMoveMinutes: moves = 0 }, b) => [
 			...wholeProblem(`${path}.breaks[${b}].startMin`, startMin, minuteOfDay, 'minutes of the day'),
 			...wholeProblem(`${path}.breaks[${b}].minutes`, minutes, breakMinutes, 'minutes'),
+			...wholeProblem(`${path}.breaks[${b}].mayMoveMinutes`, moves, mayMoveMinutes, 'minutes'),
 		]),
 	]
 }

@@ -7,6 +7,7 @@ import { groupBreakage } from '../course/pace'
 import type { ResolvedDesign, ResolvedPart } from '../design/resolve-design'
 import { countPieces, seatShare, workedPieces, type PieceCount } from '../design/piece-counts'
 import { stepsOfKind } from '../design/step-work'
+import { exchangesOf } from '../plan/problem/exchanges'
 import type { Plan } from '../plan/problem/plan'
 import { sumOfKits, sumShares, type Shares } from './bill'
 import type { Seat } from './student'
@@ -38,8 +39,8 @@ export interface StepPlacing {
 export function placeSteps(designs: readonly DesignInCourse[], compiled: CompiledCourse, plan: Plan): StepPlacing {
 	const { instance, tasks } = compiled
 	const swaps = new Map<string, number>()
-	for (const a of plan.swaps) {
-		const source = tasks[present(instance.arcs[a], 'the arc of an exchange').from]
+	for (const { from } of exchangesOf(instance, plan)) {
+		const source = tasks[from]
 		if (source?.type !== 'step') continue
 		const design = designs.find(({ design: { id } }) => id === source.designId)?.design
 		const last = source.alsoSteps?.at(-1) ?? source.stepId

@@ -5,6 +5,7 @@ import { taskOfStep, type CompiledCourse } from '../plan/compile/compiled-course
 import type { PartForm } from '../vocabulary/piece-form'
 import { bodySoFar } from '../design/body-so-far'
 import { kindsOfStep, stepsOfKind } from '../design/step-work'
+import { lagMinutes } from '../plan/problem/instance'
 import type { Plan } from '../plan/problem/plan'
 import { pasteVolumeMm3 } from '../materials/piece-mass'
 import { sumOfKits } from './bill'
@@ -143,7 +144,7 @@ function waitsAfter(
 	{ compiled: { instance, tasks }, plan }: StayContext,
 ): Pick<Stay, 'count' | 'start' | 'end'>[] {
 	const arcs = instance.arcs.filter(({ from }) => from === taskId)
-	const longest = Math.max(0, ...arcs.map(({ lag }) => lag))
+	const longest = Math.max(0, ...arcs.map(lagMinutes))
 	const [task, placement] = [instance.tasks.find(({ id }) => id === taskId), plan.placements[taskId]]
 	const source = tasks[taskId]
 	if (longest === 0 || !task || !placement || !('runs' in placement)) return []

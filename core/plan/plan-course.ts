@@ -3,7 +3,6 @@ import type { Design } from '../design/design'
 import { resolveDesign } from '../design/resolve-design'
 import { InputError } from '../errors'
 import { planExactly, type ExactPlan, type ExactTerms } from './exact/plan-exactly'
-import { tidyIntroductions } from './exact/tidy-introductions'
 import { compileCourse, type DesignInCourse } from './compile/compile-course'
 import type { CompiledCourse } from './compile/compiled-course'
 import type { Course } from '../course/course'
@@ -40,13 +39,7 @@ export function planCourse(
 	effort: PlanningEffort = { nodes: USUAL_NODES },
 ): CoursePlan {
 	const compiled = compileCourse(course, resolveCourse(course, designs), terms)
-	return { course, compiled, terms, ...planCompiled(compiled, effort) }
-}
-
-/** Plans a compiled course: the best plan that the effort finds, told as people want it. */
-export function planCompiled({ instance }: Pick<CompiledCourse, 'instance'>, effort: PlanningEffort): ExactPlan {
-	const result = planExactly(instance, effort)
-	return result.plan ? { ...result, plan: tidyIntroductions(instance, result.plan) } : result
+	return { course, compiled, terms, ...planExactly(compiled.instance, effort) }
 }
 
 /**

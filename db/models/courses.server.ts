@@ -24,6 +24,7 @@ export class CourseModel extends Model<InferAttributes<CourseModel>, InferCreati
 	declare homeworkMinutes: number
 	/** 0: nothing is finished at home. */
 	declare homeAfterDays: CreationOptional<number>
+	declare endEarly: CreationOptional<boolean>
 	declare storeId: number | null
 	declare waits: Record<string, number> | null
 	declare money: CreationOptional<CourseMoney | null>
@@ -100,6 +101,7 @@ export function defineCourses(sequelize: Sequelize): void {
 			demoFlowers: { type: DataTypes.SMALLINT.UNSIGNED, allowNull: false },
 			homeworkMinutes: minutes(),
 			homeAfterDays: { type: DataTypes.SMALLINT.UNSIGNED, allowNull: false, defaultValue: 0 },
+			endEarly: { type: DataTypes.BOOLEAN, allowNull: false, defaultValue: false },
 			storeId: DataTypes.INTEGER.UNSIGNED,
 			waits: DataTypes.JSON,
 			money: DataTypes.JSON,

@@ -142,8 +142,8 @@ function plainColumns(course: Pick<Course, PlainColumn>) {
 }
 
 function ownColumns(course: Course) {
-	const { storeId = null, waits = {}, homeAfterDays = 0 } = course
-	return { ...plainColumns(course), homeAfterDays, storeId, waits }
+	const { storeId = null, waits = {}, homeAfterDays = 0, endEarly = false } = course
+	return { ...plainColumns(course), homeAfterDays, endEarly, storeId, waits }
 }
 
 /**
@@ -187,6 +187,8 @@ function toCourse(
 		version: row.version,
 		...plainColumns(row),
 		...(row.homeAfterDays > 0 && { homeAfterDays: row.homeAfterDays }),
+		// Read raw, a yes is a 1.
+		...(Boolean(row.endEarly) && { endEarly: true }),
 		...(row.storeId !== null && { storeId: row.storeId }),
 		...(row.waits !== null && Object.keys(row.waits).length > 0 && { waits: row.waits }),
 		designs: designs.map(({ slug, itemKey, itemName, flowersPerStudent, picks, designVersion }) => ({

@@ -7,6 +7,7 @@ import type { CoursePlan, PlanningEffort } from '../../core/plan/plan-course'
 import type { Plan } from '../../core/plan/problem/plan'
 import { layTasks, tellPlan, type ElsewhereTask, type PlanStory, type Tile } from '../../core/plan/tell/plan-story'
 import { tryWaysOut } from '../../core/plan/ways-out/ways-out'
+import { lagMinutes } from '../../core/plan/problem/instance'
 import { isNever } from '../../core/plan/problem/never'
 import { toMoment } from '../../core/time/wall-clock'
 import { wallTimeAfter } from '../../core/time/zone'
@@ -55,7 +56,7 @@ const NO_WORK = { sessions: [], ahead: [], home: [], exchanged: [], dropped: [] 
 function tellWork({ compiled }: CoursePlan, plan: Plan, story: PlanStory): object {
 	const momentAt = (clockMinute: number) => toMoment(wallTimeAfter(compiled.origin, clockMinute))
 	return {
-		sessions: story.sessions.map(({ number, session, tiles, spareMinutes }) => ({
+		sessions: story.sessions.map(({ number, session, tiles, breaks, spareMinutes }) => ({
 			session: number,
 			date: session.date,
 			used: tiles.length === 0 ? null : [at(session.date, firstOf(tiles)), at(session.date, lastOf(tiles))],
@@ -67,7 +68,7 @@ function tellWork({ compiled }: CoursePlan, plan: Plan, story: PlanStory): objec
 					kind: tile.source.type === 'demo' ? 'show' : 'step',
 					...taskOf(tile.source, tile.pieceCount),
 				})),
-				...session.breaks.map(({ startMin, minutes }) => ({
+				...breaks.map(({ startMin, minutes }) => ({
 					startMin,
 					endMin: startMin + minutes,
 					kind: 'break',
@@ -127,7 +128,7 @@ function tellWaits({ compiled }: CoursePlan, story: PlanStory | undefined): obje
 				to: stepOf(compiled.tasks[arc.to]),
 				...(wait.film === undefined ? { stage: stage ?? null } : { film: wait.film }),
 				...promiseOf(wait),
-				slackMinutes: isWaited && !isNever(arc.lag) ? thread.hangsMinutes - arc.lag : null,
+				slackMinutes: isWaited && !isNever(lagMinutes(arc)) ? thread.hangsMinutes - lagMinutes(arc) : null,
 			},
 		]
 	})

@@ -1,4 +1,5 @@
 /** The command-line doors, run as a script would run them. */
+import { OBJECTIVE_LEVELS } from '../../core/plan/problem/objective'
 import { spawnSync } from 'node:child_process'
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import os from 'node:os'
@@ -35,17 +36,30 @@ if (!filled) throw new Error('no instance of our own')
 describe('npm run -s plan', () => {
 	test('prints a plan that plan:check accepts, with the objective that it claims', () => {
 		const instance = write('instance.json', filled.instance)
-		const planned = run('plan', instance)
+		const planned = run('plan', instance, '--levels', '1')
 		const plan = write('plan.json', planned.answer()['plan'])
 
 		const checked = run('plan:check', instance, plan)
 
 		expect(planned.status).toBe(0)
-		expect(planned.answer()['objective']).toEqual(filled.best)
-		expect(checked.answer()).toEqual({ ok: true, errors: [], objective: filled.best })
+		expect(planned.answer()['objective']).toMatchObject(filled.best)
+		expect(planned.answer()['proven']).toEqual(filled.best)
+		expect(checked.answer()).toMatchObject({ ok: true, errors: [], objective: filled.best })
+	})
+
+	test('judges plans as people do, unless it is told otherwise', () => {
+		const planned = run('plan', write('instance.json', filled.instance))
+
+		expect(Object.keys(planned.answer()['proven'] as object)).toEqual([...OBJECTIVE_LEVELS])
 	})
 
 	test.each([
+		{
+			name: 'levels that there are not',
+			files: () => [write('good.json', filled.instance), '--levels', '3'],
+			says: /--levels must be 1 or 2, got 3/,
+			status: 2,
+		},
 		{ name: 'no file', files: () => [], says: /^usage: npm run -s plan -- instance\.json/, status: 2 },
 		{
 			name: 'a file that is not there',

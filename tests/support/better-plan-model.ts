@@ -3,7 +3,7 @@
  * Written from the definition, without a look at the product's model: units instead of runs, no bounds, no tricks.
  */
 import type { Arc, Instance, Task, Window } from '../../core/plan/problem/instance'
-import { OBJECTIVE_LEVELS, type Objective } from '../../core/plan/problem/objective'
+import { FIRST_LEVELS, type Objective } from '../../core/plan/problem/objective'
 
 /**
  * @param extension - minutes by which the last window closes later
@@ -22,7 +22,7 @@ export function betterPlanModel(instance: Instance, extension: number, worseThan
 		...homeworkLimits(instance, tasks),
 		...levels(instance, windows, tasks),
 	]
-	const vector = OBJECTIVE_LEVELS.slice(1)
+	const vector = FIRST_LEVELS.slice(1)
 	if (worseThan) {
 		const values = vector.map((level) => worseThan[level] ?? 0)
 		lines.push(`constraint lex_less([${vector.join(', ')}], [${values.join(', ')}]);`)
@@ -157,7 +157,7 @@ function waysOf({ tasks, arcs }: Instance): Way[] {
 
 function waits(instance: Instance): string[] {
 	const { tasks, arcs } = instance
-	const swappable = arcs.map(({ lag, swapPrep }) => lag > 0 && swapPrep !== undefined)
+	const swappable = arcs.map(({ lag, swapPrep }) => lag !== 0 && swapPrep !== undefined)
 	return [
 		...arcs.map((_, a) => `var bool: swap_${a};\nconstraint swap_${a} -> ${swappable[a] ? 'true' : 'false'};`),
 		...arcs.map(({ from }, a) => {

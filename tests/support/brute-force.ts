@@ -1,23 +1,31 @@
 /** The best plan of a tiny instance by trying all of them; judged by the checker alone. */
 import { checkPlan } from '../../core/plan/checker/check-plan'
 import type { Instance, Task } from '../../core/plan/problem/instance'
-import { compareObjectives, type Objective } from '../../core/plan/problem/objective'
+import { compareObjectives, OBJECTIVE_LEVELS, type Levels, type Objective } from '../../core/plan/problem/objective'
 import type { Placement, Plan, Run } from '../../core/plan/problem/plan'
 
 /** More plans than this are not tried: the instance is not tiny. */
 const MAX_PLANS = 2_500
 
 /** The least objective over all plans without an extension, undefined if none fits; 'too many' if it is not tiny. */
-export function bestByEnumeration(instance: Instance): Objective | undefined | 'too many' {
-	const swappable = instance.arcs.flatMap((arc, a) => (arc.swapPrep !== undefined && arc.lag > 0 ? [a] : []))
+export function bestByEnumeration(
+	instance: Instance,
+	levels: Levels = OBJECTIVE_LEVELS,
+): Objective | undefined | 'too many' {
+	const swappable = instance.arcs.flatMap((arc, a) =>
+		(arc.swapPrep ?? arc.swap) !== undefined && arc.lag !== 0 ? [a] : [],
+	)
+	const pauses = breakStarts(instance)
 	let best: Objective | undefined
 	let tried = 0
 	const tryPlan = (placements: Record<string, Placement>) => {
 		for (const swaps of subsets(swappable)) {
-			const plan: Plan = { placements, swaps, extension: 0 }
-			if (++tried > MAX_PLANS) return
-			const { objective } = checkPlan(instance, plan)
-			if (objective && (!best || compareObjectives(objective, best) < 0)) best = objective
+			for (const breaks of pauses) {
+				const plan: Plan = { placements, swaps, extension: 0, ...(instance.breaks && { breaks }) }
+				if (++tried > MAX_PLANS) return
+				const { objective } = checkPlan(instance, plan)
+				if (objective && (!best || compareObjectives(objective, best, levels) < 0)) best = objective
+			}
 		}
 	}
 	const options = instance.tasks.map((task): [string, Placement[]] => [task.id, [...placementsOf(instance, task)]])
@@ -34,6 +42,15 @@ export function bestByEnumeration(instance: Instance): Objective | undefined | '
 	}
 	descend(0, {}, [])
 	return tried > MAX_PLANS ? 'too many' : best
+}
+
+/** Every way of beginning the breaks. */
+function breakStarts({ breaks = [] }: Instance): number[][] {
+	return breaks.reduce<number[][]>(
+		(ways, { earliest, latest }) =>
+			ways.flatMap((way) => Array.from({ length: latest - earliest + 1 }, (_, k) => [...way, earliest + k])),
+		[[]],
+	)
 }
 
 interface Span {

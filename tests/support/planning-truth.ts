@@ -1,10 +1,12 @@
 /** Checks of the exact planner that know nothing of how it works: enumeration, and a general constraint solver. */
 import { planExactly } from '../../core/plan/exact/plan-exactly'
-import type { Instance } from '../../core/plan/problem/instance'
+import { lagMinutes, type Instance } from '../../core/plan/problem/instance'
+import { compareObjectives, FIRST_LEVELS, OBJECTIVE_LEVELS } from '../../core/plan/problem/objective'
+import { validateInstance } from '../../core/plan/problem/validate-instance'
 import { betterPlanModel } from './better-plan-model'
 import { bestByEnumeration } from './brute-force'
 import { askMiniZinc } from './minizinc'
-import { randomInstance, type InstanceShape } from './random-instance'
+import { randomFullInstance, randomInstance, type InstanceShape } from './random-instance'
 
 /** Every feature of the model comes up; small enough to try every plan. */
 export const TINY_SHAPES: readonly InstanceShape[] = [
@@ -23,21 +25,35 @@ interface Range {
 	report: (line: string) => void
 }
 
+/** Instances as they were at first, and with all that came later; each with the levels that it is judged by. */
+const FORMS = {
+	first: { make: randomInstance, levels: FIRST_LEVELS },
+	full: { make: randomFullInstance, levels: OBJECTIVE_LEVELS },
+}
+
+interface EnumerationRange extends Range {
+	form: keyof typeof FORMS
+}
+
 /** Instances with too many plans are passed over. */
-export function checkAgainstEnumeration({ firstSeed, count, report }: Range): { checked: number; withoutPlan: number } {
+export function checkAgainstEnumeration({ firstSeed, count, report, form }: EnumerationRange): {
+	checked: number
+	withoutPlan: number
+} {
+	const { make, levels } = FORMS[form]
 	const done = { checked: 0, withoutPlan: 0 }
 	for (let seed = firstSeed; done.checked < count; seed++) {
 		for (const [shape, terms] of TINY_SHAPES.entries()) {
-			const instance = randomInstance(seed, terms)
-			const best = bestByEnumeration(instance)
+			const instance = make(seed, terms)
+			const best = validateInstance(instance).length > 0 ? 'too many' : bestByEnumeration(instance, levels)
 			if (best === 'too many') continue
 			done.checked++
-			const { status, objective } = planExactly(instance)
+			const { status, objective } = planExactly(instance, { levels })
 			if (best === undefined) {
 				done.withoutPlan++
 				if (status !== 'infeasible' && status !== 'impossible')
 					report(`seed ${seed}, shape ${shape}: ${status}, but nothing fits`)
-			} else if (status !== 'optimal' || JSON.stringify(objective) !== JSON.stringify(best)) {
+			} else if (status !== 'optimal' || compareObjectives(objective, best, levels) !== 0) {
 				report(`seed ${seed}, shape ${shape}: ${status} ${JSON.stringify(objective)}, best ${JSON.stringify(best)}`)
 			}
 		}
@@ -64,11 +80,11 @@ export async function checkAgainstChuffed({
 }
 
 function modelOfBetter(instance: Instance): string {
-	const { status, objective } = planExactly(instance)
+	const { status, objective } = planExactly(instance, { levels: FIRST_LEVELS })
 	if (status === 'optimal') return betterPlanModel(instance, 0, objective)
 	if (status === 'infeasible' && objective) return betterPlanModel(instance, objective.shortfall - 1, undefined)
 	if (status !== 'impossible') throw new Error(`${instance.name}: ${status} is not a proven answer`)
 	const work = instance.tasks.map((task) => ('units' in task ? task.units * task.unitMinutes : task.minutes))
-	const most = [...work, ...instance.arcs.map(({ lag }) => lag)].reduce((total, value) => total + value, 0)
+	const most = [...work, ...instance.arcs.map(lagMinutes)].reduce((total, value) => total + value, 0)
 	return betterPlanModel(instance, most, undefined)
 }

@@ -29,6 +29,52 @@ export function randomInstance(seed: number, shape: InstanceShape): Instance {
 	}
 }
 
+/**
+ * The same with all that instructors mean besides: breaks that may move, demonstrations, limits by piece, sets of dried
+ * pieces, waits without end, wishes, and what a plan strains people by.
+ */
+export function randomFullInstance(seed: number, shape: InstanceShape): Instance {
+	const bare = randomInstance(seed, shape)
+	const rng = createRng(seed + 0xf011)
+	const windows = bare.windows.filter((_, w) => w % 2 === 0 || rng() < 0.5)
+	const tasks = bare.tasks.map((task, t): Task => (t < 2 && rng() < 0.4 ? { ...task, demo: true } : task))
+	const arcs = bare.arcs.map((arc) => randomTerms(rng, arc))
+	const ids = tasks.map(({ id }) => id)
+	return {
+		...bare,
+		windows,
+		breaks: windows.flatMap(({ open, close, session }) => {
+			if (rng() < 0.5) return []
+			const earliest = pick(rng, open - 1, close - 2)
+			return [{ session, minutes: pick(rng, 1, 2), earliest, latest: Math.max(open, earliest) + pick(rng, 0, 2) }]
+		}),
+		sessions: [...new Set(windows.map(({ session }) => session))].map((session) => {
+			return { session, bufferMinutes: pick(rng, 0, 4) }
+		}),
+		...(rng() < 0.5 && { weights: { waiting: pick(rng, 0, 2), split: pick(rng, 0, 7), apart: pick(rng, 0, 2) } }),
+		...(rng() < 0.3 && { endEarly: false }),
+		tasks,
+		arcs,
+		prepared: [{ id: 'set', minutes: pick(rng, 0, 9) }],
+		...(rng() < 0.7 && { sequence: [rng() < 0.5 ? ids : ids.toReversed()] }),
+	}
+}
+
+/** An arc in the terms of the second form; of three, one loses its wait for good or its price for its own set. */
+function randomTerms(rng: Rng, arc: Arc): Arc {
+	const { maxLag, swapPrep, piecewise = false, ...rest } = arc
+	const isNever = rng() < 0.12
+	const isOfSet = (isNever || arc.lag !== 0) && rng() < 0.5
+	return {
+		...rest,
+		...(isNever && { lag: 'never' as const }),
+		...(!isNever && maxLag !== undefined && { maxLag, limit: rng() < 0.6 ? ('each' as const) : ('last' as const) }),
+		...((piecewise || rng() < 0.15) && { piecewise: true }),
+		...(isOfSet ? { swap: 'set' } : swapPrep !== undefined && { swapPrep }),
+		...(rng() < 0.3 && { follows: true }),
+	}
+}
+
 /** Now and then other home windows than the gaps: before the first session, and with a limit. */
 function randomHomeWindows(rng: Rng, windows: readonly Window[]): HomeWindow[] | undefined {
 	if (rng() < 0.7) return undefined

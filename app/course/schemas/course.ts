@@ -1,11 +1,18 @@
 /** The course as its form sends it: here its shape; what is right of it is core's, and both sides ask that. */
-import { array, mixed, number, object, string, ValidationError } from 'yup'
+import { array, boolean, mixed, number, object, string, ValidationError } from 'yup'
 import { PACES, PLAN_FOR, type Course } from '../../../core/course/course'
 import { SPARE_CONFIDENCES, validateCourse } from '../../../core/course/validate-course'
 import { rowId, rowVersion } from '../../shared/schemas/row-version'
 
 const whole = (label: string) =>
 	number().typeError(`${label} is a number`).required(`${label} is missing`).integer(`${label} is a whole number`)
+
+/** Left empty it has a usual value. */
+const optionalWhole = (message: string) =>
+	number()
+		.transform((value: unknown, given: unknown) => (given === '' || given === null ? undefined : value))
+		.integer(message)
+		.typeError(message)
 
 /** A place of the studio; none: the first of its kind. Forms say null for none. */
 const placeId = () => rowId().transform((value: unknown) => (value === null ? undefined : value))
@@ -16,9 +23,13 @@ const sessionShape = object({
 	endMin: whole('The end'),
 	setUpMinutes: whole('Setting up'),
 	clearAwayMinutes: whole('Clearing away'),
-	breaks: array(object({ startMin: whole('The start of the break'), minutes: whole('The break') }).noUnknown()).default(
-		[],
-	),
+	breaks: array(
+		object({
+			startMin: whole('The start of the break'),
+			minutes: whole('The break'),
+			mayMoveMinutes: optionalWhole('Whole minutes'),
+		}).noUnknown(),
+	).default([]),
 	roomId: placeId(),
 }).noUnknown()
 
@@ -30,10 +41,8 @@ const courseShape = object({
 	spareConfidence: number().oneOf(SPARE_CONFIDENCES, 'Choose one of the three').required('Choose how sure'),
 	demoFlowers: whole('The number to show'),
 	homeworkMinutes: whole('Homework'),
-	homeAfterDays: number()
-		.transform((value: unknown, given: unknown) => (given === '' || given === null ? undefined : value))
-		.integer('Whole days')
-		.typeError('Whole days'),
+	homeAfterDays: optionalWhole('Whole days'),
+	endEarly: boolean().transform((value: unknown) => value || undefined),
 	designs: array(
 		object({
 			designId: string().required('Choose a design'),

@@ -1,9 +1,7 @@
 /** The planner beside the page: looks for better plans and for alternatives, and tells how far it is. */
 import { expose } from 'comlink'
-import { planCompiled } from '../../../core/plan/plan-course'
 import { findAlternatives, type Alternative } from '../../../core/plan/exact/find-alternatives'
-import type { ExactPlan } from '../../../core/plan/exact/plan-exactly'
-import { tidyIntroductions } from '../../../core/plan/exact/tidy-introductions'
+import { planExactly, type ExactPlan } from '../../../core/plan/exact/plan-exactly'
 import type { Instance } from '../../../core/plan/problem/instance'
 import type { Plan } from '../../../core/plan/problem/plan'
 import { planWithoutWait, type Freed } from '../../../core/plan/why/free-wait'
@@ -26,29 +24,25 @@ const worker = {
 		onProgress: (progress: ExactPlan) => void,
 	): ExactPlan {
 		let told = -Infinity
-		return planCompiled(
-			{ instance },
-			{
-				shouldStop: within(ms),
-				...(start && { start }),
-				onProgress: (progress) => {
-					if (performance.now() - told < PROGRESS_MS) return
-					told = performance.now()
-					onProgress(progress)
-				},
+		return planExactly(instance, {
+			shouldStop: within(ms),
+			...(start && { start }),
+			onProgress: (progress) => {
+				if (performance.now() - told < PROGRESS_MS) return
+				told = performance.now()
+				onProgress(progress)
 			},
-		)
+		})
 	},
 
 	alternatives(instance: Instance, start: Plan | undefined): Alternative[] {
 		let isOver = within(ALTERNATIVE_MS)
-		const found = findAlternatives(instance, start, {
+		return findAlternatives(instance, start, {
 			shouldStop: () => isOver(),
 			onSearch: () => {
 				isOver = within(ALTERNATIVE_MS)
 			},
 		})
-		return found.map((alternative) => ({ ...alternative, plan: tidyIntroductions(instance, alternative.plan) }))
 	},
 
 	without(instance: Instance, arc: number, plan: Plan): Freed | undefined {

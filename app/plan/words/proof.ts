@@ -1,17 +1,25 @@
 /** What is proven of a plan, in words. */
 import type { ExactPlan } from '../../../core/plan/exact/plan-exactly'
-import type { Objective, ObjectiveLevel } from '../../../core/plan/problem/objective'
+import type { Objective } from '../../../core/plan/problem/objective'
 import { isNever } from '../../../core/plan/problem/never'
-import { count, duration } from '../../shared/words/times'
+import { duration } from '../../shared/words/times'
 
 type Proof = Pick<ExactPlan, 'status' | 'objective' | 'proven' | 'bounds'>
 
-const LEVELS = ['valueLost', 'prepMinutes', 'finish', 'waiting', 'splits'] as const
+/** What is told of a plan that fits; the finer levels decide between plans that hardly anybody would tell apart. */
+const LEVELS = ['valueLost', 'prepMinutes', 'lastSession', 'strain'] as const
+type Level = (typeof LEVELS)[number]
+
+/** Nothing better exists in all that is told. */
+export function isProvenBest({ objective, proven }: Pick<Proof, 'objective' | 'proven'>): boolean {
+	return objective?.shortfall === 0 && LEVELS.every((level) => proven[level] === objective[level])
+}
 
 /** One sentence: proven best, or how far from the best it can at most be. */
-export function proofWords({ status, objective, proven, bounds }: Proof): string {
-	if (status === 'optimal') {
-		return 'Proven best: none teaches more in class; of those, none takes less of your time, ends earlier, waits less or takes fewer steps up again.'
+export function proofWords(proof: Proof): string {
+	const { status, objective, proven, bounds } = proof
+	if (isProvenBest(proof)) {
+		return 'Proven best: none teaches more in class; of those, none takes less of your time, or strains the class less.'
 	}
 	if (status === 'impossible')
 		return 'Proven: no order of the steps keeps every “within”, however long the last session is.'
@@ -28,12 +36,11 @@ export function proofWords({ status, objective, proven, bounds }: Proof): string
 		.join(' ')
 }
 
-const PROVEN_WORDS: Record<(typeof LEVELS)[number], string> = {
+const PROVEN_WORDS: Record<Level, string> = {
 	valueLost: 'no plan teaches more in class',
 	prepMinutes: 'none takes less of your time',
-	finish: 'none ends earlier',
-	waiting: 'none has less waiting',
-	splits: 'none takes up fewer steps again',
+	lastSession: 'none needs fewer sessions',
+	strain: 'none strains the class less',
 }
 
 function lateWords({ shortfall }: Objective, proven: Partial<Objective>, bounds: Partial<Objective>): string {
@@ -47,19 +54,16 @@ function lateWords({ shortfall }: Objective, proven: Partial<Objective>, bounds:
 }
 
 /** By how much a level might still come down. */
-function gapWords(level: Exclude<ObjectiveLevel, 'shortfall'>, value: number, bound: number | undefined): string {
+function gapWords(level: Level, value: number, bound: number | undefined): string {
 	const gap = value - (bound ?? 0)
-	const hasBound = bound !== undefined
 	switch (level) {
 		case 'valueLost':
 			return 'More taught in class is not ruled out.'
 		case 'prepMinutes':
 			return `At most ${duration(gap)} of your time could still be saved.`
-		case 'finish':
-			return hasBound ? `No plan ends more than ${duration(gap)} earlier.` : 'An earlier end is not ruled out.'
-		case 'waiting':
-			return `At most ${duration(gap)} of waiting could still be saved.`
-		case 'splits':
-			return `At most ${count(gap, 'step')} fewer could be taken up again.`
+		case 'lastSession':
+			return 'A session less is not ruled out.'
+		case 'strain':
+			return `Its strain of ${value} could at most be ${gap} less.`
 	}
 }

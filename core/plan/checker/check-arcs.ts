@@ -3,49 +3,59 @@ import type { EffectiveArc } from './effective-arcs'
 import type { Schedule, ScheduledTask } from './read-schedule'
 
 /**
- * What is done ahead needs its predecessors ahead; and what must follow a task within a maximum lag must be ahead
- * with it, since the lag is over before the first session.
+ * What is done ahead needs its predecessors ahead, but for a demonstration, which nobody gives to herself; and what must
+ * follow a task within a maximum lag must be ahead with it, since the lag is over before the first session.
  */
 export function checkClosure({ from, to, maxLag }: EffectiveArc, { tasks }: Schedule): string[] {
 	const isAhead = (id: string) => tasks.get(id)?.place === 'ahead'
-	if (isAhead(to) && !isAhead(from)) return [`${to} is ahead, but ${from} before it is not`]
+	if (isAhead(to) && !isAhead(from) && !tasks.get(from)?.task.demo)
+		return [`${to} is ahead, but ${from} before it is not`]
 	if (isAhead(from) && !isAhead(to) && maxLag < Infinity) {
 		return [`${from} is ahead, so ${to}, which follows within ${maxLag} minutes, must be too`]
 	}
 	return []
 }
 
-/** The lags, for the whole tasks or unit by unit; a maximum lag binds the start of the last unit. */
+/** The lags, for the whole tasks or unit by unit. */
 export function checkArc(arc: EffectiveArc, { tasks }: Schedule): string[] {
 	const from = tasks.get(arc.from)
 	const to = tasks.get(arc.to)
 	// A task that is ahead has no times: its lag is over. One that could not be read is an error already.
 	if (!from || !to || from.unitStarts.length === 0 || to.unitStarts.length === 0) return []
-	const isPiecewise = arc.piecewise && from.unitStarts.length === to.unitStarts.length
-	return isPiecewise ? checkPiecewise(arc, from, to) : checkWhole(arc, from, to)
+	if (arc.lag === 'never') return [`${arc.from} to ${arc.to}: the wait is never over`]
+	return [...(arc.piecewise ? checkPieceWaits : checkWholeWait)(arc, arc.lag, from, to), ...checkLimits(arc, from, to)]
 }
 
-/** All of the one before any of the other, and all of the other before the limit. */
-function checkWhole(arc: EffectiveArc, from: ScheduledTask, to: ScheduledTask): string[] {
-	const end = (from.unitStarts.at(-1) ?? 0) + from.unitMinutes
+/** All of the one before any of the other. */
+function checkWholeWait(arc: EffectiveArc, lag: number, from: ScheduledTask, to: ScheduledTask): string[] {
+	const least = endOfUnit(from, from.unitStarts.length - 1) + lag
 	const first = to.unitStarts[0] ?? 0
-	const last = to.unitStarts.at(-1) ?? 0
-	const name = `${arc.from} to ${arc.to}`
-	const errors: string[] = []
-	if (first < end + arc.lag) errors.push(`${name}: must wait until ${end + arc.lag}, starts at ${first}`)
-	if (last > end + arc.maxLag)
-		errors.push(`${name}: the last unit must start by ${end + arc.maxLag}, starts at ${last}`)
-	return errors
+	return first < least ? [`${arc.from} to ${arc.to}: must wait until ${least}, starts at ${first}`] : []
 }
 
-/** Each unit after its own: a piece may go on as soon as it is dry, whatever the others do. */
-function checkPiecewise(arc: EffectiveArc, from: ScheduledTask, to: ScheduledTask): string[] {
-	return from.unitStarts.flatMap((fromStart, k) => {
-		const end = fromStart + from.unitMinutes
-		const start = to.unitStarts[k] ?? 0
-		const name = `${arc.from} to ${arc.to}, unit ${k + 1}`
-		if (start < end + arc.lag) return [`${name}: must wait until ${end + arc.lag}, starts at ${start}`]
-		if (start > end + arc.maxLag) return [`${name}: must start by ${end + arc.maxLag}, starts at ${start}`]
-		return []
+/** Each unit after those it is made from: a piece may go on as soon as it is dry, whatever the others do. */
+function checkPieceWaits(arc: EffectiveArc, lag: number, from: ScheduledTask, to: ScheduledTask): string[] {
+	const share = from.unitStarts.length / to.unitStarts.length
+	return to.unitStarts.flatMap((start, k) => {
+		const least = endOfUnit(from, Math.ceil((k + 1) * share) - 1) + lag
+		return start < least
+			? [`${arc.from} to ${arc.to}, unit ${k + 1}: must wait until ${least}, starts at ${start}`]
+			: []
 	})
+}
+
+/** No unit is begun too late: after the last of the one, or after the first of those that it is made from. */
+function checkLimits(arc: EffectiveArc, from: ScheduledTask, to: ScheduledTask): string[] {
+	if (arc.maxLag === Infinity) return []
+	const share = from.unitStarts.length / to.unitStarts.length
+	const isByUnit = arc.piecewise || arc.isLimitEach
+	return to.unitStarts.flatMap((start, k) => {
+		const most = endOfUnit(from, isByUnit ? Math.floor(k * share) : from.unitStarts.length - 1) + arc.maxLag
+		return start > most ? [`${arc.from} to ${arc.to}, unit ${k + 1}: must start by ${most}, starts at ${start}`] : []
+	})
+}
+
+/** Clock minute. */
+function endOfUnit({ unitStarts, unitMinutes }: ScheduledTask, k: number): number {
+	return (unitStarts[k] ?? 0) + unitMinutes
 }

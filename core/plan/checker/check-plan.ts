@@ -11,6 +11,7 @@ import type { Plan } from '../problem/plan'
 import { validateInstance } from '../problem/validate-instance'
 import { checkArc, checkClosure } from './check-arcs'
 import { bypassTransparent, type EffectiveArc } from './effective-arcs'
+import { checkBreaks } from './check-breaks'
 import { checkWindows, openWindows } from './check-windows'
 import { measureObjective } from './measure-objective'
 import { readSchedule, type Schedule } from './read-schedule'
@@ -41,7 +42,9 @@ export function checkPlan(instance: Instance, plan: Plan): PlanReport {
 		...schedule.errors,
 		...checkExtension(plan),
 		...checkWindows(instance, windows, schedule),
+		...checkBreaks(instance, windows, plan, schedule),
 		...checkHands(schedule),
+		...checkDemos(instance, schedule),
 		...checkOptionGroups(schedule),
 		...checkOrder(instance, plan, schedule),
 	]
@@ -83,6 +86,16 @@ function checkOptionGroups({ tasks }: Schedule): string[] {
 	})
 }
 
+/** Students never use in class what was not shown in class. */
+function checkDemos({ arcs }: Instance, { tasks }: Schedule): string[] {
+	return arcs.flatMap(({ from, to }) => {
+		const [shown, user] = [tasks.get(from), tasks.get(to)]
+		if (!shown?.task.demo || shown.place === 'class' || shown.place === 'vanished') return []
+		if (user?.task.demo || user?.place !== 'class') return []
+		return [`${from} is not shown in class, but ${to} uses it there`]
+	})
+}
+
 /** Waits between tasks that are there, whatever lies between them, and which of them dried pieces waive. */
 function checkOrder(instance: Instance, plan: Plan, schedule: Schedule): string[] {
 	const isTransparent = (id: string) => ['dropped', 'vanished'].includes(schedule.tasks.get(id)?.place ?? 'dropped')
@@ -90,6 +103,7 @@ function checkOrder(instance: Instance, plan: Plan, schedule: Schedule): string[
 	const swapped = new Set(plan.swaps)
 	return [
 		...checkSwaps(instance.arcs, plan.swaps, arcs, schedule),
+		...checkSets(instance.arcs, plan.swaps, schedule),
 		...arcs.flatMap((arc) => [
 			...checkClosure(arc, schedule),
 			...checkArc(swapped.has(arc.origin) ? { ...arc, lag: 0, maxLag: Infinity } : arc, schedule),
@@ -109,9 +123,31 @@ function checkSwaps(
 		if (!arc) return [`swap ${index}: there is no such arc`]
 		const name = `swap ${index} (${arc.from} to ${arc.to})`
 		if (swaps.indexOf(index) !== position) return [`${name}: is listed twice`]
-		if (arc.swapPrep === undefined || arc.lag === 0) return [`${name}: the arc allows no swap`]
+		if ((arc.swapPrep ?? arc.swap) === undefined || arc.lag === 0) return [`${name}: the arc allows no swap`]
 		const waived = effective.filter(({ origin }) => origin === index)
 		const areInClass = waived.every(({ from, to }) => [from, to].every((id) => tasks.get(id)?.place === 'class'))
 		return waived.length > 0 && areInClass ? [] : [`${name}: both tasks must be done in class`]
 	})
+}
+
+/** Nobody works on her own pieces and then goes on with brought ones that lack that work. */
+function checkSets(arcs: readonly Arc[], swaps: readonly number[], { tasks }: Schedule): string[] {
+	return swaps.flatMap((index) => {
+		const arc = arcs[index]
+		if (!arc?.swap) return []
+		const before = arcs.flatMap((other, o) => {
+			const place = tasks.get(other.to)?.place ?? 'vanished'
+			const isDone = place !== 'dropped' && place !== 'vanished'
+			const isEarlier = other.swap === arc.swap && other.to !== arc.to && isDone && leadsTo(arcs, other.to, arc.to)
+			return isEarlier && !swaps.includes(o) ? [other.to] : []
+		})
+		return before.map((id) => `swap ${index} (${arc.from} to ${arc.to}): ${id} before it still works on other pieces`)
+	})
+}
+
+/** Whether arcs lead from one task to another. */
+function leadsTo(arcs: readonly Arc[], from: string, to: string): boolean {
+	const reached = new Set([from])
+	for (const id of reached) for (const arc of arcs) if (arc.from === id) reached.add(arc.to)
+	return reached.has(to)
 }

@@ -3,16 +3,18 @@
  * Of the two arcs round it, the wait of the first is kept (the drying belongs to what was really done last), its swap
  * option too; the maximum lag is waived, and the arc is piecewise if both were.
  */
-import type { Arc } from '../problem/instance'
+import type { Arc, Lag } from '../problem/instance'
 
 /** An arc that holds between two tasks that are done. */
 export interface EffectiveArc {
 	from: string
 	to: string
 	/** Least minutes from the end of the one to the start of the other. */
-	lag: number
+	lag: Lag
 	/** Most minutes; Infinity: none set. */
 	maxLag: number
+	/** The most count from each piece instead of the last. */
+	isLimitEach: boolean
 	/** Unit by unit instead of whole tasks. */
 	piecewise: boolean
 	/** Index of the instance's arc whose wait this is: that arc's swap waives it. */
@@ -26,8 +28,8 @@ export interface EffectiveArc {
  * @complexity O(arcs) without transparent tasks; with them, the number of paths through them
  */
 export function bypassTransparent(arcs: readonly Arc[], isTransparent: (id: string) => boolean): EffectiveArc[] {
-	const effective = arcs.map(({ from, to, lag, maxLag = Infinity, piecewise = false }, origin) => {
-		return { from, to, lag, maxLag, piecewise, origin }
+	const effective = arcs.map(({ from, to, lag, maxLag = Infinity, limit, piecewise = false }, origin) => {
+		return { from, to, lag, maxLag, isLimitEach: limit === 'each', piecewise, origin }
 	})
 	const outgoing = new Map<string, EffectiveArc[]>()
 	for (const arc of effective) outgoing.set(arc.from, [...(outgoing.get(arc.from) ?? []), arc])

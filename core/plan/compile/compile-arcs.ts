@@ -4,10 +4,11 @@ import type { Need } from '../../design/design'
 import { kindsUsed } from '../../design/kinds-used'
 import { limitOf } from '../../design/need-limit'
 import type { ResolvedDesign, ResolvedStep } from '../../design/resolve-design'
-import type { Arc } from '../problem/instance'
+import type { Arc, PreparedSet } from '../problem/instance'
 import type { Finders } from './compile-steps'
 import type { ArcSource } from './compiled-course'
 import { waitKey } from './find-waits'
+import { goesPieceByPiece } from './piece-by-piece'
 import type { StepTask } from './step-task'
 
 /** An arc for each need of each step that is made at all, with the wait that was found for it. */
@@ -15,10 +16,10 @@ export function compileArcs(
 	design: ResolvedDesign,
 	steps: readonly StepTask[],
 	{ findWait, findLimit }: Finders,
-): { arc: Arc; source: ArcSource }[] {
+): { arc: Arc; source: ArcSource; set?: PreparedSet }[] {
 	const byStep = new Map(steps.flatMap((item) => [item.step, ...item.more].map((step) => [step.id, { item, step }])))
 	return [...byStep.values()].flatMap(({ item: to, step: toStep }) => {
-		return [...toStep.needs, ...needsPastExtras(design, toStep)].flatMap((need) => {
+		return [...toStep.needs, ...needsPastExtras(design, toStep), ...wishOf(toStep)].flatMap((need) => {
 			const before = byStep.get(need.after)
 			// What is done at the same piece in the same task has its order there.
 			if (!before || before.item === to) return []
@@ -31,9 +32,20 @@ export function compileArcs(
 			}
 			const found = findLimit(design, fromStep, need)
 			const lag = Math.max(wait?.plannedMinutes ?? 0, found?.fromMinutes ?? 0)
-			return [{ arc: compileArc(from, to, need, { steps, lag, limitMinutes: found?.untilMinutes }), source }]
+			const arc = compileArc(from, to, need, {
+				lag,
+				limitMinutes: found?.untilMinutes,
+				isPieceByPiece: goesPieceByPiece(fromStep, toStep, need),
+				follows: toStep.follows === fromStep.id,
+			})
+			return [{ arc, source, ...(arc.swap && { set: { id: arc.swap, minutes: driedPiecesMinutes(from, steps) } }) }]
 		})
 	})
+}
+
+/** What a step is wanted straight after comes before it, also where it needs nothing of it. */
+function wishOf({ follows, needs }: ResolvedStep): Need[] {
+	return follows === undefined || needs.some(({ after }) => after === follows) ? [] : [{ after: follows }]
 }
 
 /**
@@ -55,14 +67,19 @@ function needsPastExtras(design: ResolvedDesign, to: ResolvedStep): Need[] {
 	})
 }
 
-/** Least and most minutes between two tasks, and what it costs to have dried pieces in exchange for the wait. */
+/** Least and most minutes between two tasks, and the set of dried pieces that may be brought for the wait. */
 function compileArc(
 	from: StepTask,
 	to: StepTask,
 	need: Need,
-	{ steps, lag, limitMinutes }: { steps: readonly StepTask[]; lag: number; limitMinutes: number | undefined },
+	{
+		lag,
+		limitMinutes,
+		isPieceByPiece,
+		follows,
+	}: { lag: number; limitMinutes: number | undefined; isPieceByPiece: boolean; follows: boolean },
 ): Arc {
-	const { wait, isPieceByPiece } = need
+	const { wait } = need
 	const limit = limitOf(need)
 	// The limit was stated beside the usual wait: a longer wait keeps the time that it leaves.
 	const slack = limit === undefined ? undefined : limit - (wait?.usualMinutes ?? 0)
@@ -73,9 +90,11 @@ function compileArc(
 		to: to.id,
 		lag,
 		// No limit is shorter than the wait that it stands beside.
-		...(tightest !== Infinity && { maxLag: Math.max(tightest, lag) }),
+		...(tightest !== Infinity && { maxLag: Math.max(tightest, lag), limit: 'each' }),
 		...(isPieceByPiece && { piecewise: true }),
-		...(wait?.isSwappable && { swapPrep: driedPiecesMinutes(from, steps) }),
+		// Whatever goes on with pieces in this state goes on with the same set.
+		...(wait?.isSwappable && lag > 0 && { swap: from.id }),
+		...(follows && { follows: true }),
 	}
 }
 

@@ -36,7 +36,7 @@ export function compileCourse(
 	terms: PlanTerms = ORDINARY_TERMS,
 ): CompiledCourse {
 	if (designs.length === 0) throw new InputError([{ path: 'designs', message: 'Choose at least one design' }])
-	const { origin, windows } = toWindows(course.sessions, terms.zone)
+	const { origin, windows, breaks, sessions } = toWindows(course.sessions, terms.zone)
 	const finders = {
 		findWait: createWaitFinder(course, terms, origin),
 		findLimit: createLimitFinder(course, terms, origin),
@@ -53,9 +53,17 @@ export function compileCourse(
 	const instance: Instance = {
 		name: course.name,
 		windows,
+		sessions,
+		breaks,
+		endEarly: course.endEarly ?? false,
 		homeWindows: homeWindowsOf(course, windows),
 		tasks: [...demos.tasks, ...steps.map(({ task }) => task)],
 		arcs: [...demos.arcs, ...arcs.map(({ arc }) => arc)],
+		prepared: [...new Map(arcs.flatMap(({ set }) => (set ? [[set.id, set]] : []))).values()],
+		sequence: designs.flatMap(({ design }, d) => {
+			const list = present(perDesign[d], `the steps of ${design.name}`).map(({ id }) => id)
+			return design.keepOrder === false || list.length < 2 ? [] : [list]
+		}),
 	}
 	return {
 		instance,

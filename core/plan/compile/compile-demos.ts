@@ -4,14 +4,12 @@ import type { Arc, Task } from '../problem/instance'
 import type { TaskSource } from './compiled-course'
 import type { StepTask } from './step-task'
 
-/** Value lost if a technique is not shown: all steps that use it are done ahead, or students work from a hand-out. */
-const UNNEEDED_DEMO_VALUE = 5
-/** A demonstration that a step needs is worth more than any step: it is never left out to save time. */
-const NEEDED_DEMO_VALUE = 10
+/** Value lost if a technique is not shown: nobody uses it in class. */
+const DEMO_VALUE = 5
 
 /**
- * Demonstrations as tasks, with an arc to every step that uses the technique. What is done ahead needs its
- * predecessors ahead, so a demonstration may leave the class as soon as one of its steps may: dearly, where others stay.
+ * Demonstrations as tasks, with an arc to every step that uses the technique. One may leave the class where all of its
+ * steps may; as long as one of them is done there it is shown there.
  */
 export function compileDemos(
 	steps: readonly StepTask[],
@@ -25,15 +23,15 @@ export function compileDemos(
 		const described = designs.flatMap(({ techniques }) => techniques.filter(({ id }) => id === techniqueId))
 		const minutes = Math.max(...described.map(({ demoMinutes }) => demoMinutes))
 		const id = `show/${techniqueId}`
-		const areAllMovable = users.every(({ places }) => places?.includes('ahead'))
-		const isMovable = users.some(({ places }) => places?.includes('ahead'))
+		const isMovable = users.every(({ places }) => places?.some((place) => place !== 'class'))
 		const [group] = users.map(({ optionGroup }) => optionGroup)
 		const areAllOfOneExtra = group !== undefined && users.every(({ optionGroup }) => optionGroup === group)
 		tasks.push({
 			id,
 			minutes: Math.max(1, Math.round(minutes)),
 			places: isMovable ? ['class', 'ahead'] : ['class'],
-			teachValue: areAllMovable ? UNNEEDED_DEMO_VALUE : NEEDED_DEMO_VALUE,
+			teachValue: DEMO_VALUE,
+			demo: true,
 			...(areAllOfOneExtra && { dropValue: 0, optionGroup: group }),
 		})
 		arcs.push(...users.map((user) => ({ from: id, to: user.id, lag: 0 })))

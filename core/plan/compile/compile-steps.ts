@@ -12,6 +12,7 @@ import type { DesignInCourse } from './compile-course'
 import type { TaskSource } from './compiled-course'
 import type { LimitFinder } from './find-limits'
 import type { WaitFinder } from './find-waits'
+import { goesPieceByPiece } from './piece-by-piece'
 import { mergeChain, type MergedSteps } from './merge-steps'
 import type { StepTask } from './step-task'
 import { claimsOf } from './tool-claims'
@@ -38,16 +39,21 @@ export function compileSteps(
 	const { pieceCountOf, handsOn, minutesOf } = measureWork(course, item, owned)
 	const { design } = item
 	return chainPieceByPiece(design.steps).flatMap((chain) => {
-		const pieceCount = chain[0] ? pieceCountOf(chain[0]) : 0
-		const alone = groupIntoBatches(chain.map(minutesOf), Math.max(1, pieceCount))
+		// Of unequal counts, as three petals to a flower, the fewest say what goes on together.
+		const pieceCount = Math.max(1, Math.min(...chain.map(pieceCountOf)))
+		const minutesOfAll = ({ steps, waitMinutes }: MergedSteps) =>
+			steps.reduce((sum, step) => sum + minutesOf(step), waitMinutes * pieceCount)
+		const batchesOf = (some: readonly MergedSteps[]) => groupIntoBatches(some.map(minutesOfAll), pieceCount)
 		const merged = mergeChain(chain, {
-			batchMinutesOf: (step) => alone[chain.indexOf(step)]?.unitMinutes ?? 0,
+			steps: design.steps,
+			batchesOf: (some) =>
+				batchesOf(some).map(({ units, unitMinutes }, m) => {
+					return { unitMinutes, leastUnits: leastBatches(present(some[m]?.steps[0], 'a step'), pieceCount, units) }
+				}),
 			limitFor: (from, need) => findLimit(design, from, need),
 			waitFor: (from, to, need) => findWait(design, from, to, need)?.plannedMinutes ?? 0,
 		})
-		const minutesOfAll = ({ steps, waitMinutes }: MergedSteps) =>
-			steps.reduce((sum, step) => sum + minutesOf(step), waitMinutes * pieceCount)
-		const batches = groupIntoBatches(merged.map(minutesOfAll), Math.max(1, pieceCount))
+		const batches = batchesOf(merged)
 		return merged.flatMap((one, m): StepTask[] => {
 			const [step, ...more] = one.steps
 			if (!step) return []
@@ -55,7 +61,7 @@ export function compileSteps(
 			const isWhole = chain.length === 1 && step.leastPieces === undefined
 			const amount = isWhole
 				? { minutes: Math.max(1, Math.round(minutesOfAll(one))) }
-				: { units, unitMinutes, minChunk: leastBatches(step, pieceCount, units) }
+				: { units, unitMinutes, minChunk: leastBatches(step, pieceCountOf(step), units) }
 			const instructor = one.steps.reduce(
 				(sum, { fixedMinutes }, s) => sum + fixedMinutes + course.studentCount * handsOn(one.steps[s] ?? step),
 				0,
@@ -68,7 +74,7 @@ export function compileSteps(
 					step,
 					more,
 					task: { id, ...amount, ...taskTerms(course, design, one.steps, instructorMinutes) },
-					source: describeStep(design, one.steps, pieceCount, isWhole ? 1 : units),
+					source: describeStep(design, one.steps, pieceCountOf(step), isWhole ? 1 : units),
 					instructorMinutes,
 				},
 			]
@@ -113,9 +119,10 @@ function measureWork(course: Course, { design, flowersPerStudent }: DesignInCour
 function chainPieceByPiece(steps: readonly ResolvedStep[]): ResolvedStep[][] {
 	const chains = new Map(steps.map((step) => [step.id, [step]]))
 	for (const step of steps) {
-		for (const { after, isPieceByPiece } of step.needs) {
-			const [own, other] = [chains.get(step.id), chains.get(after)]
-			if (!isPieceByPiece || !own || !other || own === other) continue
+		for (const need of step.needs) {
+			const [own, other] = [chains.get(step.id), chains.get(need.after)]
+			const before = steps.find(({ id }) => id === need.after)
+			if (!own || !other || !before || own === other || !goesPieceByPiece(before, step, need)) continue
 			const joined = [...other, ...own]
 			for (const { id } of joined) chains.set(id, joined)
 		}

@@ -3,20 +3,27 @@
  * minutes that really pass, so a wait over a change of clocks is as long as the piece lies there.
  */
 import { InputError } from '../../errors'
-import type { Window } from '../problem/instance'
+import type { Break, Window } from '../problem/instance'
 import { minutesSince, type ClockOrigin } from '../../time/zone'
 import type { Session } from '../../course/course'
-import { handsOnStretches, sessionProblems } from '../../course/session-hours'
+import { breakSpan, handsOnMinutes, handsOnSpan, sessionProblems } from '../../course/session-hours'
 
 export interface SessionWindows {
 	/** Clock minute 0 of the windows: the opening of the first. */
 	origin: ClockOrigin
 	/** Hands-on time, in minutes from the origin. */
 	windows: Window[]
+	/** Breaks inside it, each with the minutes between which it begins. */
+	breaks: Break[]
+	/** What should be spare at the end of each session. */
+	sessions: { session: number; bufferMinutes: number }[]
 }
 
+/** Of the hands-on minutes of a session; common practice, no source. */
+const BUFFER_SHARE = 0.1
+
 /**
- * The hands-on windows: session hours less setting up, clearing away and breaks.
+ * The hands-on windows: session hours less setting up and clearing away, and the breaks inside.
  *
  * @param zone - the studio's, in the IANA database
  * @returns windows numbered by session from 1, clock minutes from the first opening
@@ -28,14 +35,33 @@ export function toWindows(sessions: readonly Session[], zone: string): SessionWi
 	if (!first) problems.push({ path: 'sessions', message: 'Add at least one session' })
 	if (!first || problems.length > 0) throw new InputError(problems)
 	const origin = originOf(first, zone)
-	const windows = sessions.flatMap(({ date, ...session }, s) => {
-		return handsOnStretches({ date, ...session }).map(({ open, close }) => ({
-			open: minutesSince(origin, { date, minuteOfDay: open }),
-			close: minutesSince(origin, { date, minuteOfDay: close }),
-			session: s + 1,
-		}))
-	})
-	return { origin, windows }
+	const at = (date: string, minuteOfDay: number) => minutesSince(origin, { date, minuteOfDay })
+	return {
+		origin,
+		windows: sessions.map((session, s) => {
+			const { open, close } = handsOnSpan(session)
+			return { open: at(session.date, open), close: at(session.date, close), session: s + 1 }
+		}),
+		breaks: sessions.flatMap((session, s) =>
+			realBreaks(session).map((pause): Break => {
+				const { earliest, latest } = breakSpan(session, pause)
+				return {
+					session: s + 1,
+					minutes: pause.minutes,
+					earliest: at(session.date, earliest),
+					latest: at(session.date, latest),
+				}
+			}),
+		),
+		sessions: sessions.map((session, s) => {
+			return { session: s + 1, bufferMinutes: Math.ceil(BUFFER_SHARE * handsOnMinutes(session)) }
+		}),
+	}
+}
+
+/** Those that take time, in their order: a plan lists where each of them lies. */
+export function realBreaks({ breaks }: Pick<Session, 'breaks'>): Session['breaks'] {
+	return breaks.filter(({ minutes }) => minutes > 0).toSorted((a, b) => a.startMin - b.startMin)
 }
 
 /** Whole sessions, set-up to clearing away, in clock minutes from the first opening of the hands-on windows. */
@@ -50,6 +76,5 @@ export function toSessionSpans(sessions: readonly Session[], zone: string): { st
 }
 
 function originOf(first: Session, zone: string): ClockOrigin {
-	const [stretch] = handsOnStretches(first)
-	return { date: first.date, minuteOfDay: stretch?.open ?? first.startMin, zone }
+	return { date: first.date, minuteOfDay: handsOnSpan(first).open, zone }
 }

@@ -1,11 +1,11 @@
 /**
- * The few plans none of which is worse than another in every respect: value lost, the instructor's minutes, the
- * finish and waiting. Each is the best of all plans within bounds on those, found by the same search.
+ * The few plans none of which is worse than another in every respect: value lost, the instructor's minutes, sessions
+ * and strain. Each is the best of all plans within bounds on those, found by the same search.
  */
 import type { Instance } from '../problem/instance'
 import type { Objective } from '../problem/objective'
 import type { Plan } from '../problem/plan'
-import type { Level } from './level-search'
+import type { Level } from '../model/level-rules'
 import { planExactly, type ExactPlan, type ExactTerms } from './plan-exactly'
 
 /** A plan beside the best one, and what it is worth. */
@@ -18,12 +18,9 @@ export interface Alternative {
 	isProven: boolean
 }
 
-/** What a plan may be better in; the sessions follow from the finish. */
-const RESPECTS = ['valueLost', 'prepMinutes', 'finish', 'waiting'] as const
-
 /**
  * Alternatives, the instructor's usual preference first: the plan without bounds, then fewer sessions, then less of
- * her own time, then less waiting.
+ * her own time, then less strain.
  *
  * @param start - a plan to start from, best the best one
  * @param terms - for each of the searches; `onSearch` is told before each
@@ -48,10 +45,10 @@ export function findAlternatives(
 		const finish = closeOf(instance, sessions)
 		const within = sessions === best.sessions ? best : seek({ finish }, best.plan)
 		if (!within) break
-		const { prepMinutes = 0, valueLost = 0, waiting = 0 } = within.objective
+		const { prepMinutes = 0, valueLost = 0, strain = 0 } = within.objective
 		if (prepMinutes > 0) seek({ finish, prepMinutes: 0 }, within.plan)
 		if (valueLost > 0) seek({ finish, valueLost: valueLost - 1 }, within.plan)
-		if (waiting > 0) seek({ finish, waiting: Math.floor(waiting / 2) }, within.plan)
+		if (strain > 0) seek({ finish, strain: Math.floor(strain / 2) }, within.plan)
 	}
 	return keepUndominated(found)
 }
@@ -75,7 +72,10 @@ function closeOf({ windows }: Instance, sessions: number): number {
 
 /** Those than which no other is at least as good in every respect; of equals the first. */
 function keepUndominated(found: readonly Alternative[]): Alternative[] {
-	const vectorOf = ({ objective }: Alternative) => RESPECTS.map((respect) => objective[respect] ?? 0)
+	const vectorOf = ({ objective, sessions }: Alternative) => {
+		const { valueLost = 0, prepMinutes = 0, strain = 0 } = objective
+		return [valueLost, prepMinutes, sessions, strain]
+	}
 	const isAsGood = (a: Alternative, b: Alternative) => {
 		const [first, second] = [vectorOf(a), vectorOf(b)]
 		return first.every((value, k) => value <= (second[k] ?? 0))

@@ -4,14 +4,11 @@
  * searches near the best plan. A level that resists is left after a while at its best value, so that those below it
  * get their share, and is taken up again with longer slices.
  */
-import type { LevelVariables } from '../model/level-rules'
+import type { Level } from '../model/level-rules'
 import { atMost, toLiterals, type Literal } from '../model/literal'
 import type { PlanModel } from '../model/plan-model'
 import type { Plan } from '../problem/plan'
 import type { Neighbourhoods } from './neighbourhoods'
-
-/** A level that a plan which fits is judged by. */
-export type Level = keyof LevelVariables
 
 /** What the search tells, and asks, as it goes. */
 export interface SearchHooks {
@@ -28,8 +25,8 @@ export interface SearchHooks {
 /** The best plan so far, with its value at every level. */
 export interface Incumbent {
 	plan: Plan
-	/** Of every level. */
-	values: Readonly<Record<Level, number>>
+	/** Of every level that is searched. */
+	values: Readonly<Partial<Record<Level, number>>>
 }
 
 /** Steps of the first slices; a second is about half a million to a million. */
@@ -40,6 +37,8 @@ const FIRST_SLICE = 60_000
  */
 const PROBE_STEPS = 5_000
 const NEIGHBOURHOOD_STEPS = 30_000
+/** From above a level is asked to fall by this share of what is open, so that a long way down takes few steps. */
+const STEPS_FROM_ABOVE = 4
 /** A level gets so many slices, whole and near the best plan, before the next has its turn. */
 const SLICES_A_TURN = 4
 
@@ -73,7 +72,7 @@ export class LevelSearch {
 				if (isProven && kept.length === 0) {
 					this.#prove(level)
 					proven++
-				} else kept.push(atMost(this.#model.levels[level], this.#incumbent.values[level]))
+				} else kept.push(atMost(this.#model.level(level), this.#value(level)))
 				if (this.#hooks.shouldStop()) break
 			}
 			open = open.slice(proven)
@@ -86,22 +85,23 @@ export class LevelSearch {
 	 * level is searched among plans that are no worse in this one.
 	 */
 	#prove(level: Level): void {
-		const value = this.#incumbent.values[level]
+		const value = this.#value(level)
 		this.#model.solver.reset()
-		this.#model.solver.require(...atMost(this.#model.levels[level], value))
+		this.#model.solver.require(...atMost(this.#model.level(level), value))
 		this.#hooks.onProven(level, value)
 	}
 
 	/** Works on one level, those above kept; true if nothing is better. */
 	#work(level: Level, kept: readonly Literal[]): boolean {
-		const variable = this.#model.levels[level]
+		const variable = this.#model.level(level)
 		let bound = this.#probe(level, kept)
 		if (kept.length === 0) this.#hooks.onBound(level, bound)
 		let turns = 0
-		while (bound < this.#incumbent.values[level]) {
+		while (bound < this.#value(level)) {
 			if (this.#hooks.shouldStop() || turns >= 2 * SLICES_A_TURN) return false
 			const isFromBelow = turns++ % 2 === 0
-			const target = isFromBelow ? bound : this.#incumbent.values[level] - 1
+			const gap = this.#value(level) - bound
+			const target = isFromBelow ? bound : this.#value(level) - Math.max(1, Math.floor(gap / STEPS_FROM_ABOVE))
 			const outcome = this.#try([...kept, atMost(variable, target)], this.#slice)
 			if (outcome === 'refuted') {
 				bound = target + 1
@@ -114,29 +114,36 @@ export class LevelSearch {
 
 	/** Bisects for the least value that is not refuted at once. */
 	#probe(level: Level, kept: readonly Literal[]): number {
-		const { solver, levels } = this.#model
+		const { solver } = this.#model
+		const variable = this.#model.level(level)
 		solver.reset()
-		let bound = solver.trail.min(levels[level])
-		let above = this.#incumbent.values[level]
+		let bound = solver.trail.min(variable)
+		let above = this.#value(level)
 		while (bound < above && !this.#hooks.shouldStop()) {
 			const middle = Math.floor((bound + above) / 2)
-			const outcome = this.#try([...kept, atMost(levels[level], middle)], PROBE_STEPS)
+			const outcome = this.#try([...kept, atMost(variable, middle)], PROBE_STEPS)
 			if (outcome === 'refuted') bound = kept.length === 0 ? this.#raise(level, middle + 1) : middle + 1
-			else above = Math.min(middle, this.#incumbent.values[level])
+			else above = Math.min(middle, this.#value(level))
 		}
 		return bound
 	}
 
 	/** The level is at least so much; what follows may be more. */
 	#raise(level: Level, bound: number): number {
-		const { solver, levels } = this.#model
+		const { solver } = this.#model
+		const variable = this.#model.level(level)
 		solver.reset()
-		solver.require(2 * levels[level], bound)
+		solver.require(2 * variable, bound)
 		solver.reset()
-		const raised = solver.isOpen ? solver.trail.min(levels[level]) : this.#incumbent.values[level]
-		const least = Math.min(this.#incumbent.values[level], Math.max(bound, raised))
+		const raised = solver.isOpen ? solver.trail.min(variable) : this.#value(level)
+		const least = Math.min(this.#value(level), Math.max(bound, raised))
 		this.#hooks.onBound(level, least)
 		return least
+	}
+
+	/** What the best plan so far has at a level. */
+	#value(level: Level): number {
+		return this.#incumbent.values[level] ?? 0
 	}
 
 	/** Frees some tasks of the best plan at a time, for as many steps as one slice of the whole search has. */
@@ -147,7 +154,7 @@ export class LevelSearch {
 			if (this.#neighbourhoods.isWhole) return this.#neighbourhoods.restart()
 			const free = this.#neighbourhoods.choose(this.#incumbent.plan)
 			solver.reset()
-			const target = atMost(this.#model.levels[level], this.#incumbent.values[level] - 1)
+			const target = atMost(this.#model.level(level), this.#value(level) - 1)
 			if (!solver.isOpen || solver.trail.isFalse(...target)) return
 			const frozen = this.#model.freezeAllBut(free)
 			this.#neighbourhoods.learn(this.#try([...kept, target, ...frozen], NEIGHBOURHOOD_STEPS))

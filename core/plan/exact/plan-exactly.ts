@@ -7,14 +7,16 @@ import { createRng } from '../../random'
 import { checkPlan } from '../checker/check-plan'
 import type { Instance } from '../problem/instance'
 import { atMost } from '../model/literal'
+import type { Level } from '../model/level-rules'
 import { PlanModel } from '../model/plan-model'
 import { normalise, type NormalInstance } from '../problem/normal-form'
-import { compareObjectives, type Objective } from '../problem/objective'
+import { compareObjectives, OBJECTIVE_LEVELS, type Levels, type Objective } from '../problem/objective'
 import { findBrokenPins, type Pin } from '../pins/pin'
 import type { Plan } from '../problem/plan'
 import { planQuickly } from '../quick/plan-quickly'
-import { LevelSearch, type Incumbent, type Level } from './level-search'
+import { LevelSearch, type Incumbent } from './level-search'
 import { Neighbourhoods } from './neighbourhoods'
+import { tidySwaps } from './tidy-swaps'
 
 /** How much may be searched, from where, and within what. */
 export interface ExactTerms {
@@ -30,6 +32,8 @@ export interface ExactTerms {
 	start?: Plan
 	/** What the plan must keep besides the rules. */
 	pins?: readonly Pin[]
+	/** What plans are judged by; absent: as today. */
+	levels?: Levels
 	/** No more than this at a level; there is then no extension of the last window. */
 	limits?: Partial<Record<Level, number>>
 }
@@ -63,11 +67,8 @@ export interface NoPlan {
 /** A plan with what is proven of it, or why there is none. */
 export type ExactPlan = Searched & (FoundPlan | NoPlan)
 
-/** In the order in which they count: a lower one never pays for a higher one (lexicographic). */
-const LEVELS = ['valueLost', 'prepMinutes', 'finish', 'waiting', 'splits'] as const
-
-/** Schedules for the first plan: about 30 samples and some mending. */
-const FIRST_TASK_SCHEDULES = 6000
+/** Schedules for the first plan: about 30 samples and some mending; where that finds none that fits, more once more. */
+const FIRST_TASK_SCHEDULES = [6000, 24_000]
 /** The same where somebody waits and nothing is searched afterwards. */
 const QUICK_TASK_SCHEDULES = 1500
 
@@ -85,6 +86,8 @@ class ExactSearch {
 	readonly #instance: Instance
 	readonly #normal: NormalInstance
 	readonly #terms: Required<Omit<ExactTerms, 'start' | 'limits'>> & Pick<ExactTerms, 'start' | 'limits'>
+	/** Those of a plan that fits, the most important first. */
+	readonly #levels: readonly Level[]
 	readonly #neighbourhoods: Neighbourhoods
 	/** The best that the checker has accepted. */
 	#best: Best | undefined
@@ -106,12 +109,14 @@ class ExactSearch {
 			onProgress = () => {},
 			pins = [],
 			start,
+			levels = OBJECTIVE_LEVELS,
 			limits,
 		}: ExactTerms,
 	) {
 		this.#instance = instance
 		this.#normal = normalise(instance)
-		this.#terms = { seed, nodes, shouldStop, onProgress, pins, start, limits }
+		this.#terms = { seed, nodes, shouldStop, onProgress, pins, start, levels, limits }
+		this.#levels = levels.filter((level) => level !== 'shortfall')
 		this.#neighbourhoods = new Neighbourhoods(this.#normal, createRng(seed))
 	}
 
@@ -134,10 +139,16 @@ class ExactSearch {
 	/** The search begins from the best of a given plan and a quick one: every plan found later is better. */
 	#startQuickly(): void {
 		if (this.#terms.start) this.#offer(this.#terms.start)
-		const effort = this.#terms.nodes === 0 ? QUICK_TASK_SCHEDULES : FIRST_TASK_SCHEDULES
-		const schedules = Math.ceil(effort / Math.max(25, this.#normal.tasks.length))
-		const { plan } = planQuickly(this.#instance, { seed: this.#terms.seed, schedules })
-		if (plan) this.#offer(plan)
+		const { nodes, seed, levels } = this.#terms
+		for (const [attempt, effort] of FIRST_TASK_SCHEDULES.entries()) {
+			const schedules = Math.ceil(
+				(nodes === 0 ? QUICK_TASK_SCHEDULES : effort) / Math.max(25, this.#normal.tasks.length),
+			)
+			const { plan } = planQuickly(this.#instance, { seed: seed + attempt, schedules, levels })
+			if (plan) this.#offer(plan)
+			// The search finds its way from a plan far sooner than to one.
+			if (nodes === 0 || this.#best?.objective.shortfall === 0) return
+		}
 	}
 
 	/** Whether the course fits at all, and if not, how much later the last window must close. */
@@ -151,6 +162,7 @@ class ExactSearch {
 			...this.#normal,
 			windows: [...windows.slice(0, -1), { ...last, close: last.close + most }],
 		})
+		model.endBreaksBefore(last.close)
 		const readBest = () => this.#acceptFrom(model, last.close)
 		if (!this.#best) {
 			const { status } = model.solve({ shouldStop: this.#shouldStop })
@@ -161,7 +173,7 @@ class ExactSearch {
 		if (!best || best.objective.shortfall === 0) return
 		model.solver.reset()
 		// A plan that ends before the last close fits: how early it ends is for the levels to say.
-		model.solver.require(2 * model.levels.finish, last.close)
+		model.solver.require(2 * model.level('finish'), last.close)
 		this.#search(model, toIncumbent(best, last.close), {
 			levels: ['finish'],
 			readBest: () => toIncumbent(readBest(), last.close),
@@ -176,9 +188,8 @@ class ExactSearch {
 	 */
 	#pushLevels(limits: Partial<Record<Level, number>>): void {
 		const model = this.#build(this.#normal)
-		for (const level of LEVELS) {
-			const limit = limits[level]
-			if (limit !== undefined) model.solver.require(...atMost(model.levels[level], limit))
+		for (const [level, limit] of Object.entries(limits) as [Level, number][]) {
+			model.solver.require(...atMost(model.level(level), limit))
 		}
 		if (!this.#best) {
 			const { status } = model.solve({ shouldStop: this.#shouldStop })
@@ -189,7 +200,7 @@ class ExactSearch {
 		if (!this.#best) return
 		this.#prove('shortfall', 0)
 		this.#search(model, toIncumbent(this.#best, 0), {
-			levels: LEVELS,
+			levels: this.#levels,
 			readBest: () => toIncumbent(this.#acceptFrom(model, Infinity), 0),
 		})
 	}
@@ -252,29 +263,39 @@ class ExactSearch {
 	 */
 	#acceptFrom(model: PlanModel, lastClose: number): Best {
 		const plan = model.readPlan()
-		const end = model.solver.trail.min(model.levels.finish)
+		const end = model.solver.trail.min(model.level('finish'))
 		return this.#accept({ ...plan, extension: Math.max(0, end - lastClose) })
 	}
 
 	/** Takes a plan that was made without the pins and the limits, if it keeps them. */
-	#offer(plan: Plan): void {
+	#offer(offered: Plan): void {
+		const plan = this.#tidy(offered)
 		const { objective } = checkPlan(this.#instance, plan)
 		const { pins, limits } = this.#terms
 		if (!objective || findBrokenPins(this.#instance, plan, pins).length > 0) return
-		const isWithin = LEVELS.every((level) => (objective[level] ?? Infinity) <= (limits?.[level] ?? Infinity))
+		const isWithin = Object.entries(limits ?? {}).every(([level, limit]) => {
+			return (objective[level as Level] ?? Infinity) <= limit
+		})
 		if (!limits || isWithin) this.#take(plan, objective)
 	}
 
 	/** Takes a plan that is better than the best so far; the checker has the last word on what it is worth. */
-	#accept(plan: Plan): Best {
+	#accept(found: Plan): Best {
+		const plan = this.#tidy(found)
 		const { objective, errors } = checkPlan(this.#instance, plan)
 		if (!objective) throw new Error(`a plan breaks a rule: ${errors.join('; ')}`)
 		return this.#take(plan, objective)
 	}
 
+	/** Without swaps of no use, but for those that are pinned. */
+	#tidy(plan: Plan): Plan {
+		const pinned = new Set(this.#terms.pins.flatMap((pin) => (pin.kind === 'swap' ? [pin.arc] : [])))
+		return tidySwaps(this.#instance, plan, pinned)
+	}
+
 	/** Keeps the better of two; of equal ones the first, so that what is shown does not flicker. */
 	#take(plan: Plan, objective: Objective): Best {
-		if (!this.#best || compareObjectives(objective, this.#best.objective) < 0) {
+		if (!this.#best || compareObjectives(objective, this.#best.objective, this.#terms.levels) < 0) {
 			this.#best = { plan, objective }
 			this.#terms.onProgress(this.#report())
 		}
@@ -288,20 +309,12 @@ class ExactSearch {
 		if (!this.#best) return { status: this.#isImpossible ? 'impossible' : 'unknown', ...common }
 		const { plan, objective } = this.#best
 		if (objective.shortfall > 0) return { status: 'infeasible', objective, ...common, plan }
-		const isOptimal = LEVELS.every((level) => common.proven[level] !== undefined)
+		const isOptimal = this.#levels.every((level) => common.proven[level] !== undefined)
 		return { status: isOptimal ? 'optimal' : 'feasible', objective, ...common, plan }
 	}
 }
 
 /** @param lastClose - what a shortfall is counted from, as a finish */
 function toIncumbent({ plan, objective }: Best, lastClose: number): Incumbent {
-	const {
-		shortfall,
-		valueLost = 0,
-		prepMinutes = 0,
-		finish = lastClose + shortfall,
-		waiting = 0,
-		splits = 0,
-	} = objective
-	return { plan, values: { valueLost, prepMinutes, finish, waiting, splits } }
+	return { plan, values: { finish: lastClose + objective.shortfall, ...objective } }
 }

@@ -11,14 +11,20 @@ import type { RunVariables } from './run-variables'
 /** Values of the best plan so far, by variable. */
 export type SavedValues = Map<number, number>
 
+interface BranchingTerms {
+	/** By variable. */
+	orders: ReadonlyMap<number, OrderChoice>
+	/** What has a start to be narrowed: runs of tasks, and breaks. */
+	runs: readonly (readonly Pick<RunVariables, 'start'>[])[]
+	saved: SavedValues
+	/** By variable: what to try where nothing is saved. */
+	firstTries: ReadonlyMap<number, number>
+}
+
 /** What to try for each kind of variable of the model. */
 export function branchOn(
 	{ windows, homeWindows }: NormalInstance,
-	{
-		orders,
-		runs,
-		saved,
-	}: { orders: ReadonlyMap<number, OrderChoice>; runs: readonly (readonly RunVariables[])[]; saved: SavedValues },
+	{ orders, runs, saved, firstTries }: BranchingTerms,
 ): Branching {
 	const borders = [...new Set([...windows, ...homeWindows].map(({ open }) => open))].sort((a, b) => a - b)
 	const starts = new Set(runs.flat().map(({ start }) => start.variable))
@@ -38,7 +44,9 @@ export function branchOn(
 		if (starts.has(x)) return narrow(x, trail)
 		const [min, max] = [trail.min(x), trail.max(x)]
 		const choice = orders.get(x)
-		const value = choice ? orderOf(choice, trail, saved.get(x)) : (saved.get(x) ?? (max > 1 ? max : min))
+		const value = choice
+			? orderOf(choice, trail, saved.get(x))
+			: (saved.get(x) ?? firstTries.get(x) ?? (max > 1 ? max : min))
 		const wished = Math.min(max, Math.max(min, value))
 		return max > wished ? [2 * x + 1, -wished] : [2 * x, wished]
 	}

@@ -10,7 +10,7 @@ import type { Literals, Trail } from '../kernel/trail'
 import type { HandsOnClock } from './hands-on-clock'
 import { atLeast, atMost, not, type Expression, type Literal } from './literal'
 
-/** Work between two moments: a task, or some units of it. */
+/** Work between two moments: a task, some units of it, or a break. */
 export interface HandsWork {
 	start: Expression
 	end: Expression
@@ -18,6 +18,8 @@ export interface HandsWork {
 	minutes: number
 	/** Whether it is done in class at all. */
 	inClass: Literal
+	/** It keeps the hands, but the class may end before it. */
+	isBreak?: boolean
 }
 
 /** What a raised bound rests on; the first number of a note. */
@@ -114,6 +116,7 @@ export class HandsEnergy implements Propagator {
 		const opening = what === STARTS_EARLIER ? first : from
 		let spare = own - (last - first) - 1
 		for (let i = 0; i < this.#works.length; i++) {
+			if (what === FINISHES_LATER && this.#works[i]?.isBreak) continue
 			if (i === j || !this.#isWithin(trail, i, { from: opening, to: border, entry })) continue
 			within.push(i)
 			spare += this.#minutes[i] ?? 0
@@ -136,7 +139,7 @@ export class HandsEnergy implements Propagator {
 	#finishLater(trail: Trail, own: number, byStart: readonly number[]): boolean {
 		let [total, least, from] = [0, 0, 0]
 		for (const i of byStart) {
-			if (this.#isSure[i] === 0) continue
+			if (this.#isSure[i] === 0 || this.#works[i]?.isBreak) continue
 			total += this.#minutes[i] ?? 0
 			if (total + (this.#start[i] ?? 0) <= least) continue
 			from = this.#start[i] ?? 0

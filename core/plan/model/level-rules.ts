@@ -1,35 +1,72 @@
-/** The levels of the objective as variables that are at least what the plan costs. */
+/** The levels of the objective as variables that are at least what the plan costs, each made when it is first asked for. */
 import type { NormalInstance } from '../problem/normal-form'
 import type { ObjectiveLevel } from '../problem/objective'
-import { atLeast, atMost, not, type Expression, type Literal } from './literal'
+import type { BreakVariables } from './break-variables'
+import { addApart } from './apart-rules'
+import { atLeast, atMost, not, type Literal } from './literal'
 import type { ModelBuilder, Multiple } from './model-builder'
 import type { PlaceChoices } from './place-choices'
 import type { RunVariables } from './run-variables'
+import { addUsedUntil, addWaiting, crowdingTerms } from './used-windows'
+import type { Swaps } from './wait-rules'
 
-/** The variable of each level; a shortfall is not one, but a later close of the last window. */
-export type LevelVariables = Record<Exclude<ObjectiveLevel, 'shortfall'>, number>
+/** A level that is a variable; a shortfall is not one, but a later close of the last window. */
+export type Level = Exclude<ObjectiveLevel, 'shortfall'>
 
-interface Parts {
+/** What the levels are about. */
+export interface LevelParts {
 	instance: NormalInstance
 	places: readonly PlaceChoices[]
 	runs: readonly (readonly RunVariables[])[]
-	/** By arc: whether dried pieces are brought for it. */
-	swaps: ReadonlyMap<number, Literal>
+	breaks: readonly BreakVariables[]
+	swaps: Swaps
 }
 
-/** Adds the levels; each variable is at least what the plan costs there. */
-export function addLevels(builder: ModelBuilder, parts: Parts): LevelVariables {
-	return {
-		valueLost: addSum(builder, valueTerms(parts)),
-		prepMinutes: addSum(builder, prepTerms(parts)),
-		finish: addFinish(builder, parts),
-		waiting: addWaiting(builder, parts),
-		splits: addSum(builder, splitTerms(parts)),
+/** The variables of the levels of one model. */
+export class LevelVariables {
+	readonly #builder: ModelBuilder
+	readonly #parts: LevelParts
+	readonly #byLevel = new Map<Level, number>()
+
+	constructor(builder: ModelBuilder, parts: LevelParts) {
+		this.#builder = builder
+		this.#parts = parts
+	}
+
+	/** The variable of a level, if it has been made. */
+	find(level: Level): number | undefined {
+		return this.#byLevel.get(level)
+	}
+
+	/** The variable of a level; at level 0, if it is not there yet. */
+	of(level: Level): number {
+		const known = this.find(level)
+		if (known !== undefined) return known
+		const made = this.#make(level)
+		this.#byLevel.set(level, made)
+		return made
+	}
+
+	#make(level: Level): number {
+		const [builder, parts] = [this.#builder, this.#parts]
+		const add = {
+			valueLost: () => builder.addSum(valueTerms(parts)),
+			prepMinutes: () => builder.addSum(prepTerms(parts)),
+			finish: () => addFinish(builder, parts),
+			waiting: () => addWaiting(builder, parts, addUsedUntil(builder, parts)),
+			splits: () => builder.addSum(splitTerms(parts)),
+			lastSession: () => addLastSession(builder, parts, this.of('finish')),
+			strain: () => addStrain(builder, parts),
+			late: () => builder.addSum(lateTerms(builder, parts)),
+			order: () => builder.addSum(turnedTerms(builder, parts)),
+			soon: () => builder.addSum(soonTerms(builder, parts)),
+		}
+		return add[level]()
 	}
 }
 
 /** Value lost: what is not practised in class, and what is left out altogether. */
-function valueTerms({ instance, places }: Parts): Multiple[] {
+function valueTerms({ instance, places }: LevelParts): Multiple[] {
 	return instance.tasks.flatMap(({ units, teachValue, dropValue = 0 }, i): Multiple[] => {
 		const choices = places[i]
 		if (units === 0 || !choices) return []
@@ -40,34 +77,26 @@ function valueTerms({ instance, places }: Parts): Multiple[] {
 	})
 }
 
-/** Minutes of the instructor before the course: parts made ahead, and pieces dried in exchange for a wait. */
-function prepTerms({ instance, places, swaps }: Parts): Multiple[] {
+/** Minutes of the instructor before the course: parts made ahead, and pieces dried in exchange for waits. */
+function prepTerms({ instance, places, swaps }: LevelParts): Multiple[] {
 	const ahead = instance.tasks.flatMap(({ units, prepMinutes }, i): Multiple[] => {
 		const choices = places[i]
 		return units === 0 || !choices ? [] : [{ of: choices.ahead, factor: prepMinutes }]
 	})
-	const swapped = [...swaps].map(([a, swap]): Multiple => ({ of: swap, factor: instance.arcs[a]?.swapPrep ?? 0 }))
-	return [...ahead, ...swapped]
+	const brought = [...swaps.bySet].map(([set, isMade]): Multiple => ({
+		of: isMade,
+		factor: instance.swapMinutes[set] ?? 0,
+	}))
+	return [...ahead, ...brought]
 }
 
 /** Each run of a task beyond its first. */
-function splitTerms({ runs }: Parts): Multiple[] {
+function splitTerms({ runs }: LevelParts): Multiple[] {
 	return runs.flatMap((own) => own.slice(1).map(({ isUsed }): Multiple => ({ of: isUsed, factor: 1 })))
 }
 
-/**
- * A variable that is at least the sum: the search only ever asks for less of it, so that it need not be at
- * most the sum as well.
- */
-function addSum(builder: ModelBuilder, terms: readonly Multiple[]): number {
-	const most = terms.reduce((total, { factor }) => total + factor, 0)
-	const variable = builder.solver.addVariable(0, most)
-	builder.limit([...terms, { of: { variable, plus: 0 }, factor: -1 }], 0)
-	return variable
-}
-
 /** A variable that is at least the end of every task in class, min. */
-function addFinish(builder: ModelBuilder, { instance, places, runs }: Parts): number {
+function addFinish(builder: ModelBuilder, { instance, places, runs }: LevelParts): number {
 	const [open, close] = [instance.windows[0]?.open ?? 0, instance.windows.at(-1)?.close ?? 0]
 	const variable = builder.solver.addVariable(open, close)
 	runs.forEach((own, i) => {
@@ -77,32 +106,120 @@ function addFinish(builder: ModelBuilder, { instance, places, runs }: Parts): nu
 	return variable
 }
 
-/** Waiting, window by window: the minutes until it is last used, less the minutes of work. */
-function addWaiting(builder: ModelBuilder, { instance, places, runs }: Parts): number {
-	const { windows, tasks } = instance
-	const usedUntil = windows.map(({ open, close }) => builder.solver.addVariable(open, close))
-	windows.forEach((window, w) => {
-		const until: Expression = { variable: usedUntil[w] ?? 0, plus: 0 }
-		runs.forEach((own, i) => {
-			const inClass = places[i]?.inClass
-			if (!inClass) return
-			for (const { start, end } of own) {
-				const isInside = [atLeast(start.variable, window.open), atMost(start.variable, window.close - 1)]
-				builder.before(end, until, 0, [inClass, ...isInside])
+/** The position of the session in which the class work ends; all the same where evenings are used that are there. */
+function addLastSession(
+	builder: ModelBuilder,
+	{ instance: { sessions, windows, endEarly }, places }: LevelParts,
+	finish: number,
+): number {
+	const variable = builder.solver.addVariable(0, sessions.length)
+	if (!endEarly) return variable
+	for (const { inClass } of places) builder.implies([inClass], atLeast(variable, 1))
+	sessions.slice(1).forEach((session, k) => {
+		const open = windows[session.windows[0] ?? 0]?.open ?? 0
+		builder.implies([atLeast(finish, open + 1)], atLeast(variable, k + 2))
+	})
+	return variable
+}
+
+/** What a plan strains people by, weighed. */
+function addStrain(builder: ModelBuilder, parts: LevelParts): number {
+	const { waiting, split, crowding, apart } = parts.instance.weights
+	const usedUntil = addUsedUntil(builder, parts)
+	const terms: Multiple[] = splitTerms(parts).map(({ of }) => ({ of, factor: split }))
+	if (waiting > 0) {
+		terms.push({ of: { variable: addWaiting(builder, parts, usedUntil), plus: 0 }, factor: waiting })
+	}
+	if (crowding > 0) terms.push(...crowdingTerms(builder, parts, usedUntil, crowding))
+	if (apart > 0) terms.push(...addApart(builder, parts).map((of) => ({ of, factor: apart })))
+	return builder.addSum(terms)
+}
+
+/** Minutes of class work in each session but the first, once more for each session before it. */
+function lateTerms(builder: ModelBuilder, { instance, places, runs }: LevelParts): Multiple[] {
+	return instance.tasks.flatMap(({ units, unitMinutes }, i) => {
+		const inClass = places[i]?.inClass
+		if (!inClass || inClass === builder.no || units === 0) return []
+		return instance.sessions.slice(1).map((session): Multiple => {
+			const open = instance.windows[session.windows[0] ?? 0]?.open ?? 0
+			// Units from this session on.
+			const later = builder.solver.addVariable(0, units)
+			for (const { start, unitsBefore, isUsed } of runs[i] ?? []) {
+				const terms = [
+					{ of: unitsBefore, factor: -1 },
+					{ of: { variable: later, plus: 0 }, factor: -1 },
+				]
+				builder.limit(terms, -units, [inClass, isUsed, atLeast(start.variable, open - start.plus)])
+			}
+			return { of: { variable: later, plus: 0 }, factor: unitMinutes }
+		})
+	})
+}
+
+/** Neighbours in a design's order that are begun the other way round. */
+function turnedTerms(builder: ModelBuilder, { instance, places, runs }: LevelParts): Multiple[] {
+	return instance.neighbours.flatMap(([earlier, later]): Multiple[] => {
+		const [first, second] = [runs[earlier]?.[0]?.start, runs[later]?.[0]?.start]
+		const areInClass = [places[earlier]?.inClass, places[later]?.inClass].filter((literal) => literal !== undefined)
+		if (!first || !second) return []
+		const isTurned = builder.addChoice(-1)
+		builder.before(first, second, 0, [not(isTurned), ...areInClass])
+		return [{ of: isTurned, factor: 1 }]
+	})
+}
+
+/** Hands-on minutes of a session up to the end of what dries until a later one. */
+function soonTerms(builder: ModelBuilder, { instance, places, runs }: LevelParts): Multiple[] {
+	const { windows, sessions, tasks } = instance
+	const total = Math.max(...sessions.map(({ windows: own }) => minutesOf(own.map((w) => windows[w]))))
+	return tasks.flatMap((_, i): Multiple[] => {
+		const waits = listWaits(builder, { instance, places }, i)
+		const [end, inClass] = [runs[i]?.at(-1)?.end, places[i]?.inClass]
+		if (waits.length === 0 || !end || !inClass || inClass === builder.no || sessions.length < 2) return []
+		const soon = { variable: builder.solver.addVariable(0, total), plus: 0 }
+		sessions.slice(0, -1).forEach((session, s) => {
+			const next = windows[sessions[s + 1]?.windows[0] ?? 0]
+			let before = 0
+			for (const w of session.windows) {
+				const window = windows[w]
+				if (!window || !next) continue
+				const isHere = [
+					atLeast(end.variable, window.open + 1 - end.plus),
+					atMost(end.variable, window.close - end.plus),
+				]
+				for (const { to, conditions } of waits) {
+					const [start, isUsed] = [runs[to]?.[0]?.start, places[to]?.inClass]
+					if (!start || !isUsed) continue
+					const isLater = atLeast(start.variable, next.open - start.plus)
+					builder.before(end, soon, before - window.open, [inClass, isUsed, isLater, ...isHere, ...conditions])
+				}
+				before += window.close - window.open
 			}
 		})
-		const next = windows[w + 1]
-		if (next?.session !== window.session) return
-		// Who works after the break has been there before it.
-		builder.implies([atLeast(usedUntil[w + 1] ?? 0, next.open + 1)], atLeast(until.variable, window.close))
+		return [{ of: soon, factor: 1 }]
 	})
-	const work = tasks.map(({ minutes }, i): Multiple => ({ of: places[i]?.inClass ?? builder.no, factor: -minutes }))
-	const used = usedUntil.map((variable): Multiple => ({ of: { variable, plus: 0 }, factor: 1 }))
-	const waiting = builder.solver.addVariable(
-		0,
-		windows.reduce((total, { open, close }) => total + close - open, 0),
-	)
-	const opens = windows.reduce((total, { open }) => total + open, 0)
-	builder.limit([...used, ...work, { of: { variable: waiting, plus: 0 }, factor: -1 }], opens)
-	return waiting
+}
+
+/** What waits for a task in the end, with what must be true for it: tasks dropped between. */
+function listWaits(
+	{ no }: ModelBuilder,
+	{ instance: { arcs, arcsOutOf, tasks }, places }: Pick<LevelParts, 'instance' | 'places'>,
+	from: number,
+): { to: number; conditions: readonly Literal[] }[] {
+	const follow = (a: number, conditions: readonly Literal[]): { to: number; conditions: readonly Literal[] }[] => {
+		const to = arcs[a]?.to ?? -1
+		const isEmpty = tasks[to]?.units === 0
+		const dropped = places[to]?.dropped ?? no
+		const passing = isEmpty ? conditions : [...conditions, dropped]
+		const further = dropped === no ? [] : (arcsOutOf[to] ?? []).flatMap((b) => follow(b, passing))
+		return isEmpty ? further : [{ to, conditions }, ...further]
+	}
+	return (arcsOutOf[from] ?? []).flatMap((a) => {
+		const arc = arcs[a]
+		return arc && (arc.lag > 0 || arc.isNever) ? follow(a, []) : []
+	})
+}
+
+function minutesOf(windows: readonly ({ open: number; close: number } | undefined)[]): number {
+	return windows.reduce((total, window) => total + (window ? window.close - window.open : 0), 0)
 }

@@ -23,11 +23,29 @@ export class ModelBuilder {
 	/** The literal that never holds. */
 	readonly no = not(this.yes)
 
+	/** By variable: the value to try first, where the best plan so far has none. */
+	readonly firstTries = new Map<number, number>()
+
 	/** A new decision of yes or no. */
 	addChoice(activity = 0): Literal {
 		const variable = this.solver.addVariable(0, 1)
 		this.solver.decideOn(variable, activity)
 		return atLeast(variable, 1)
+	}
+
+	/** A choice that gains where it may be made: tried last, and first as yes. */
+	addGain(): Literal {
+		const gain = this.addChoice(-1)
+		this.firstTries.set(gain[0] >> 1, 1)
+		return gain
+	}
+
+	/** A cost, decided on when all else is: first as nothing. */
+	addCost(most: number): Expression {
+		const variable = this.solver.addVariable(0, most)
+		this.solver.decideOn(variable, -2)
+		this.firstTries.set(variable, 0)
+		return { variable, plus: 0 }
 	}
 
 	/** At least one of them. */
@@ -60,6 +78,21 @@ export class ModelBuilder {
 			terms.set(positive, (terms.get(positive) ?? 0) + Math.abs(factor))
 		}
 		this.#addRule(this.#shorten([...terms]).flat(), left, conditions)
+	}
+
+	/**
+	 * A variable that is at least the sum: the search only ever asks for less of it, so that it need not be at most the sum
+	 * as well.
+	 *
+	 * @param terms - none of which can be negative
+	 */
+	addSum(terms: readonly Multiple[]): number {
+		const { trail } = this.solver
+		const mostOf = ({ of }: Multiple) => ('variable' in of ? trail.max(of.variable) + of.plus : 1)
+		const most = terms.reduce((total, term) => total + term.factor * mostOf(term), 0)
+		const variable = this.solver.addVariable(0, most)
+		this.limit([...terms, { of: { variable, plus: 0 }, factor: -1 }], 0)
+		return variable
 	}
 
 	/**

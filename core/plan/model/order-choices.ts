@@ -5,7 +5,9 @@
  */
 import type { NormalInstance } from '../problem/normal-form'
 import { not, type Literal } from './literal'
+import type { BreakVariables } from './break-variables'
 import type { ModelBuilder } from './model-builder'
+import type { PlaceChoices } from './place-choices'
 import type { RunVariables } from './run-variables'
 
 /** `isFirst` is true if `one` comes before `other`. */
@@ -16,7 +18,7 @@ export interface OrderChoice {
 	other: RunVariables
 }
 
-/** A run by its task and its number. */
+/** A run by its task and its number; breaks count on after the tasks, each with one run. */
 export interface RunIndex {
 	task: number
 	run: number
@@ -25,7 +27,9 @@ export interface RunIndex {
 /** The choices that have been asked for so far. */
 export class OrderChoices {
 	readonly #builder: ModelBuilder
+	/** Of the tasks, and of the breaks after them. */
 	readonly #runs: readonly (readonly RunVariables[])[]
+	readonly #places: readonly PlaceChoices[]
 	readonly #isAfter: readonly ReadonlySet<number>[]
 	/** Choices already made, by the key of the pair. */
 	readonly #byPair = new Map<number, OrderChoice>()
@@ -34,9 +38,22 @@ export class OrderChoices {
 	/** By the variable of the choice. */
 	readonly byVariable = new Map<number, OrderChoice>()
 
-	constructor(builder: ModelBuilder, instance: NormalInstance, runs: readonly (readonly RunVariables[])[]) {
+	constructor(
+		builder: ModelBuilder,
+		instance: NormalInstance,
+		{
+			runs,
+			breaks,
+			places,
+		}: {
+			runs: readonly (readonly RunVariables[])[]
+			breaks: readonly BreakVariables[]
+			places: readonly PlaceChoices[]
+		},
+	) {
 		this.#builder = builder
-		this.#runs = runs
+		this.#runs = [...runs, ...breaks.map((own) => [own])]
+		this.#places = places
 		this.#isAfter = followers(instance)
 	}
 
@@ -63,15 +80,24 @@ export class OrderChoices {
 	#add(a: RunIndex, b: RunIndex): void {
 		if (a.task === b.task || this.#isAfter[a.task]?.has(b.task) || this.#isAfter[b.task]?.has(a.task)) return
 		const [one, other] = [this.#runs[a.task]?.[a.run], this.#runs[b.task]?.[b.run]]
-		if (!one || !other) return
 		const builder = this.#builder
+		const areMet = [...this.#meets(a, b), ...this.#meets(b, a)]
+		if (!one || !other || areMet.includes(builder.no)) return
 		const isFirst = builder.addChoice()
 		const choice = { isFirst, one, other }
-		builder.before(one.end, other.start, 0, [isFirst, one.isUsed, other.isUsed])
-		builder.before(other.end, one.start, 0, [not(isFirst), one.isUsed, other.isUsed])
+		builder.before(one.end, other.start, 0, [isFirst, ...areMet])
+		builder.before(other.end, one.start, 0, [not(isFirst), ...areMet])
 		this.#byPair.set(keyOf(a, b), choice)
 		this.byVariable.set(isFirst[0] >> 1, choice)
 		this.#linkToNeighbours(a, b, isFirst)
+	}
+
+	/** When a run may meet the other: a break only while it is in class. */
+	#meets(own: RunIndex, other: RunIndex): Literal[] {
+		const isUsed = this.#runs[own.task]?.[own.run]?.isUsed ?? this.#builder.no
+		const isBreak = other.task >= this.#places.length
+		const inClass = isBreak ? this.#places[own.task]?.inClass : undefined
+		return inClass ? [isUsed, inClass] : [isUsed]
 	}
 
 	/** What comes before a run comes before the later runs of its task too. */

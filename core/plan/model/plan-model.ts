@@ -7,7 +7,8 @@ import type { NormalInstance } from '../problem/normal-form'
 import type { Pin } from '../pins/pin'
 import type { Placement, Plan } from '../problem/plan'
 import { branchOn, type SavedValues } from './branching'
-import { addLevels, type LevelVariables } from './level-rules'
+import { addBreaks, type BreakVariables } from './break-variables'
+import { LevelVariables, type Level } from './level-rules'
 import { HandsEnergy } from './hands-energy'
 import { HandsOnClock } from './hands-on-clock'
 import { atLeast, atMost, type Literal } from './literal'
@@ -17,7 +18,7 @@ import { addPins } from './pin-rules'
 import { addPlaceChoices, type PlaceChoices } from './place-choices'
 import { addRuns, MAX_RUNS, mostRuns, type Horizon, type RunVariables } from './run-variables'
 import { UnitStarts } from './unit-starts'
-import { addWaits } from './wait-rules'
+import { addWaits, type Swaps } from './wait-rules'
 
 /** A task is at most so many works for the bounds on the hands, which look at all pairs of them. */
 const MOST_WORKS = 6
@@ -27,9 +28,10 @@ export class PlanModel {
 	readonly solver: Solver
 	readonly places: readonly PlaceChoices[]
 	readonly runs: readonly (readonly RunVariables[])[]
-	readonly swaps: ReadonlyMap<number, Literal>
+	readonly swaps: Swaps
+	readonly #breaks: readonly BreakVariables[]
 	/** Variables of the objective, a number each. */
-	readonly levels: LevelVariables
+	readonly #levels: LevelVariables
 	/** Values to try first, as the last plan had them. */
 	readonly saved: SavedValues
 	readonly #instance: NormalInstance
@@ -49,13 +51,37 @@ export class PlanModel {
 		const parts = { instance, places: this.places, runs: this.runs }
 		const units = new UnitStarts(builder, instance, this.runs)
 		this.swaps = addWaits(builder, parts, units)
-		this.#orders = new OrderChoices(builder, instance, this.runs)
-		this.levels = addLevels(builder, { ...parts, swaps: this.swaps })
-		this.pins = addPins(builder, { ...parts, swaps: this.swaps }, pins)
+		this.#breaks = addBreaks(builder, instance)
+		this.#orders = new OrderChoices(builder, instance, { ...parts, breaks: this.#breaks })
+		this.#levels = new LevelVariables(builder, { ...parts, breaks: this.#breaks, swaps: this.swaps })
+		this.pins = addPins(builder, { ...parts, swaps: this.swaps.byArc }, pins)
 		this.#addHomeworkLimits()
 		this.#addHandsEnergy(units)
 		this.saved = new Map()
-		this.solver.branchBy(branchOn(instance, { orders: this.#orders.byVariable, runs: this.runs, saved: this.saved }))
+		this.solver.branchBy(
+			branchOn(instance, {
+				orders: this.#orders.byVariable,
+				runs: [...this.runs, this.#breaks],
+				saved: this.saved,
+				firstTries: builder.firstTries,
+			}),
+		)
+	}
+
+	/** Of a model whose last window is open for longer: what lies behind its close keeps the class there, a break too. */
+	endBreaksBefore(lastClose: number): void {
+		const finish = { variable: this.level('finish'), plus: 0 }
+		for (const { end } of this.#breaks) {
+			this.#builder.before(end, finish, 0, [atLeast(end.variable, lastClose + 1 - end.plus)])
+		}
+	}
+
+	/** The variable of a level; what it needs is added when it is first asked for. */
+	level(level: Level): number {
+		const known = this.#levels.find(level)
+		if (known !== undefined) return known
+		this.solver.reset()
+		return this.#levels.of(level)
 	}
 
 	/** Tasks that might have more runs than the model looks at: what it refutes is then not proven. */
@@ -76,23 +102,21 @@ export class PlanModel {
 		}
 	}
 
-	/** Runs of a solution that overlap with another: their order has not been asked for yet. */
+	/** Runs and breaks of a solution that overlap with another: their order has not been asked for yet. */
 	#findOverlaps(): RunIndex[] {
 		const { trail } = this.solver
-		const laid = this.runs.flatMap((own, task) => {
-			const placed = this.places[task]?.placed
-			if (!placed || !trail.isTrue(...placed)) return []
-			return own.map(({ start, end }, run) => {
-				return { task, run, start: trail.min(start.variable) + start.plus, end: trail.min(end.variable) + end.plus }
-			})
+		const isTrue = (literal: Literal | undefined) => literal !== undefined && trail.isTrue(...literal)
+		const lay = ({ start, end }: RunVariables, task: number, run: number) => {
+			return { task, run, start: trail.min(start.variable) + start.plus, end: trail.min(end.variable) + end.plus }
+		}
+		const placed = this.runs.flatMap((own, task) => {
+			return isTrue(this.places[task]?.placed) ? own.map((run, r) => lay(run, task, r)) : []
 		})
-		const used = laid.filter(({ start, end }) => end > start).sort((a, b) => a.start - b.start)
-		let until: (typeof used)[number] | undefined
-		return used.flatMap((run) => {
-			const before = until
-			if (!before || run.end > before.end) until = run
-			return before && run.start < before.end ? [before, run] : []
-		})
+		const used = placed.filter(({ start, end }) => end > start)
+		const breaks = this.#breaks.map((own, b) => lay(own, this.runs.length + b, 0))
+		// A break of the class is none for those who are at home.
+		const inClass = used.filter(({ task }) => isTrue(this.places[task]?.inClass))
+		return breaks.length === 0 ? overlapsOf(used) : [...overlapsOf(used), ...overlapsOf([...inClass, ...breaks])]
 	}
 
 	/** The plan that stands in the solver's values, after it was satisfied. */
@@ -111,8 +135,13 @@ export class PlanModel {
 			})
 			return [[id, { place: isTrue(choices.atHome) ? 'home' : 'class', runs }]]
 		})
-		const swapped = [...this.swaps].flatMap(([a, swap]) => (isTrue(swap) ? [a] : []))
-		return { placements: Object.fromEntries(placements), swaps: this.#usefulSwaps(swapped, isTrue), extension: 0 }
+		const swapped = [...this.swaps.byArc].flatMap(([a, swap]) => (isTrue(swap) ? [a] : []))
+		return {
+			placements: Object.fromEntries(placements),
+			swaps: this.#usefulSwaps(swapped, isTrue),
+			...(this.#breaks.length > 0 && { breaks: this.#breaks.map(({ start }) => valueOf(start)) }),
+			extension: 0,
+		}
 	}
 
 	/** Remembers a plan, so that the search starts near it. */
@@ -125,7 +154,14 @@ export class PlanModel {
 			this.#save(choices.placed, 'runs' in placement)
 			if ('runs' in placement) this.#followRuns(this.runs[i] ?? [], placement.runs)
 		})
-		for (const [a, swap] of this.swaps) this.#save(swap, plan.swaps.includes(a))
+		for (const [a, swap] of this.swaps.byArc) this.#save(swap, plan.swaps.includes(a))
+		for (const [set, isMade] of this.swaps.bySet) {
+			this.#save(
+				isMade,
+				plan.swaps.some((a) => this.#instance.arcs[a]?.swapSet === set),
+			)
+		}
+		this.#breaks.forEach(({ start }, b) => this.saved.set(start.variable, plan.breaks?.[b] ?? 0))
 		this.solver.reset()
 		this.#orders.include(this.#runsWorthOrdering())
 		for (const { isFirst, one, other } of this.#orders.byVariable.values()) {
@@ -155,7 +191,7 @@ export class PlanModel {
 				if (at !== undefined) used.push({ task: i, run, start: at })
 			})
 		})
-		for (const [a, [side]] of this.swaps) {
+		for (const [a, [side]] of this.swaps.byArc) {
 			const { from = -1, to = -1 } = this.#instance.arcs[a] ?? {}
 			if (!free.has(from) && !free.has(to)) keep(side >> 1)
 		}
@@ -170,7 +206,7 @@ export class PlanModel {
 
 	/** The first run of each task, and as many as the plan followed has. */
 	#runsWorthOrdering(): RunIndex[] {
-		return this.runs.flatMap((own, task) => {
+		return [...this.runs, ...this.#breaks.map((own) => [own])].flatMap((own, task) => {
 			return own.flatMap(({ start }, run) => (run === 0 || this.saved.has(start.variable) ? [{ task, run }] : []))
 		})
 	}
@@ -226,10 +262,14 @@ export class PlanModel {
 				]
 			})
 		})
+		const always = this.#builder.yes
+		const pauses = this.#breaks.map(({ start, end, minutes }) => {
+			return { start, end, minutes, inClass: always, isBreak: true }
+		})
 		const never = atLeast(this.#builder.always, 2)
-		const finish = { variable: this.levels.finish, plus: 0 }
+		const finish = { variable: this.#levels.of('finish'), plus: 0 }
 		this.solver.addPropagator(
-			new HandsEnergy(works, { clock: new HandsOnClock(this.#instance.windows), finish, never }),
+			new HandsEnergy([...works, ...pauses], { clock: new HandsOnClock(this.#instance.windows), finish, never }),
 		)
 	}
 
@@ -252,6 +292,18 @@ export class PlanModel {
 			builder.limit(work, maxMinutes)
 		}
 	}
+}
+
+/** Of stretches in any order, those that begin before an earlier one has ended, with that one. */
+function overlapsOf(laid: readonly (RunIndex & { start: number; end: number })[]): RunIndex[] {
+	let until: (typeof laid)[number] | undefined
+	return laid
+		.toSorted((a, b) => a.start - b.start)
+		.flatMap((run) => {
+			const before = until
+			if (!before || run.end > before.end) until = run
+			return before && run.start < before.end ? [before, run] : []
+		})
 }
 
 /** From the first minute to the last that anything may lie in, with room for the longest task at the end. */

@@ -17,6 +17,8 @@ export interface Plan {
 	placements: Record<string, Placement>
 	/** Indices into the instance's arcs whose wait is waived by dried pieces that the instructor brings. */
 	swaps: number[]
+	/** Where each break of the instance begins, in its order; absent: the instance has none. */
+	breaks?: number[]
 	/** Minutes by which the close of the last window is moved; 0 for a plan that fits. */
 	extension: number
 }

@@ -2,7 +2,7 @@
  * What makes a well-typed instance meaningless: times out of order, unknown tasks, a circle of arcs.
  * Not for: the types of fields, which the JSON schema at the border checks.
  */
-import type { Arc, Instance, Task } from './instance'
+import type { Arc, Instance } from './instance'
 
 /** A problem and the place of the document where it lies, as a JSON pointer. */
 export interface InstanceProblem {
@@ -20,9 +20,13 @@ export interface InstanceProblem {
 export function validateInstance(instance: Instance): InstanceProblem[] {
 	return [
 		...windowProblems(instance),
+		...sessionProblems(instance),
+		...breakProblems(instance),
 		...homeWindowProblems(instance),
 		...taskProblems(instance),
+		...preparedProblems(instance),
 		...arcProblems(instance),
+		...sequenceProblems(instance),
 		...circleProblems(instance),
 	]
 }
@@ -41,6 +45,32 @@ function windowProblems({ windows }: Instance): InstanceProblem[] {
 			problems.push({ path, message: `sessions must be in order, got ${window.session} before ${next.session}` })
 		}
 		return problems
+	})
+}
+
+/** Each session is listed once, and has a window. */
+function sessionProblems({ windows, sessions = [] }: Instance): InstanceProblem[] {
+	return sessions.flatMap(({ session }, s) => {
+		const path = `/sessions/${s}`
+		const problems: InstanceProblem[] = []
+		if (!windows.some((window) => window.session === session))
+			problems.push({ path, message: `there is no window of session ${session}` })
+		if (sessions.findIndex((other) => other.session === session) !== s)
+			problems.push({ path, message: `session ${session} is listed twice` })
+		return problems
+	})
+}
+
+/** A break has a span to begin in, and somewhere in it a window holds it whole. */
+function breakProblems({ windows, breaks = [] }: Instance): InstanceProblem[] {
+	return breaks.flatMap(({ session, minutes, earliest, latest }, b) => {
+		const path = `/breaks/${b}`
+		if (latest < earliest) return [{ path, message: `latest must be >= earliest ${earliest}, got ${latest}` }]
+		const fits = windows.some((window) => {
+			const start = Math.max(earliest, window.open)
+			return window.session === session && start <= latest && start + minutes <= window.close
+		})
+		return fits ? [] : [{ path, message: `${minutes} minutes fit into no window of session ${session}` }]
 	})
 }
 
@@ -78,35 +108,51 @@ function taskProblems({ tasks }: Instance): InstanceProblem[] {
 	})
 }
 
+/** Ids of prepared sets are used once. */
+function preparedProblems({ prepared = [] }: Instance): InstanceProblem[] {
+	return prepared.flatMap(({ id }, p) => {
+		const isFirst = prepared.findIndex((other) => other.id === id) === p
+		return isFirst ? [] : [{ path: `/prepared/${p}`, message: `the id "${id}" is used twice` }]
+	})
+}
+
+/** A list of the design's order names tasks, each once. */
+function sequenceProblems({ tasks, sequence = [] }: Instance): InstanceProblem[] {
+	const known = new Set(tasks.map(({ id }) => id))
+	return sequence.flatMap((list, s) =>
+		list.flatMap((id, k) => {
+			const path = `/sequence/${s}/${k}`
+			if (!known.has(id)) return [{ path, message: `unknown task "${id}"` }]
+			return list.indexOf(id) === k ? [] : [{ path, message: `"${id}" is listed twice` }]
+		}),
+	)
+}
+
 /** Both ends are tasks, and the lags can be kept. */
-function arcProblems({ tasks, arcs }: Instance): InstanceProblem[] {
+function arcProblems({ tasks, arcs, prepared = [] }: Instance): InstanceProblem[] {
 	const byId = new Map(tasks.map((task) => [task.id, task]))
+	const sets = new Set(prepared.map(({ id }) => id))
 	return arcs.flatMap((arc, a) => {
 		const path = `/arcs/${a}`
 		const from = byId.get(arc.from)
 		const to = byId.get(arc.to)
 		if (!from || !to) return [{ path, message: `unknown task "${from ? arc.to : arc.from}"` }]
-		return lagProblems(arc, from, to).map((message) => ({ path, message }))
+		return [...lagProblems(arc), ...swapProblems(arc, sets)].map((message) => ({ path, message }))
 	})
 }
 
-/** A most that is below the least can never be kept; unit by unit needs as many units on both sides. */
-function lagProblems(arc: Arc, from: Task, to: Task): string[] {
-	const messages: string[] = []
-	if (arc.maxLag !== undefined && arc.maxLag < arc.lag) {
-		messages.push(`maxLag must be >= lag ${arc.lag}, got ${arc.maxLag}`)
-	}
-	const [fromUnits, toUnits] = [unitsOf(from), unitsOf(to)]
-	// A task without units vanishes, and its arcs with it.
-	if (arc.piecewise && fromUnits !== toUnits && fromUnits > 0 && toUnits > 0) {
-		messages.push(`piecewise needs equally many units, got ${fromUnits} and ${toUnits}`)
-	}
-	return messages
+/** A most that is below the least can never be kept, and nothing limits a wait without end. */
+function lagProblems({ lag, maxLag }: Arc): string[] {
+	if (maxLag === undefined) return []
+	if (lag === 'never') return ['an arc that is never over has no maxLag']
+	return maxLag < lag ? [`maxLag must be >= lag ${lag}, got ${maxLag}`] : []
 }
 
-/** A task that may not be split is one unit. */
-function unitsOf(task: Task): number {
-	return 'units' in task ? task.units : 1
+/** A swap has one price. */
+function swapProblems({ swap, swapPrep }: Arc, sets: ReadonlySet<string>): string[] {
+	if (swap === undefined) return []
+	if (swapPrep !== undefined) return ['has both a swap and a swapPrep']
+	return sets.has(swap) ? [] : [`unknown prepared set "${swap}"`]
 }
 
 /** Tasks that wait for each other all round would wait for ever (Kahn 1962: what is left when nothing is free). */

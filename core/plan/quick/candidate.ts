@@ -1,40 +1,52 @@
 /** A full candidate plan: decisions with the best schedule found for them, and how candidates compare. */
 import type { Rng } from '../../random'
 import type { NormalInstance } from '../problem/normal-form'
+import type { Levels } from '../problem/objective'
 import { buildNetwork, priceDecisions, type Decisions, type Network } from './decisions'
-import { ScheduleGenerator, type Effort, type LaidRuns, type Sample } from './generate-schedule'
+import { layBreaks, moveBreak } from './break-starts'
+import { endOf, ScheduleGenerator, type Effort, type LaidRuns, type Sample } from './generate-schedule'
 import { latestStarts } from './latest-starts'
 import { scoreSchedule, type ScheduleScore } from './score-schedule'
 
 export interface Candidate {
 	decisions: Decisions
 	laid: LaidRuns
-	/** Levels in the order of the objective, with `lateMinutes` as a guide after the shortfall. */
 	score: ScheduleScore & { valueLost: number; prepMinutes: number }
+	/** Of the score, as candidates are compared. */
+	vector: readonly number[]
 	/** The sample that gave the schedule, as a start for the next ones. */
 	sample: Sample
 }
 
-/**
- * Order of the values of a candidate. Beside the objective's own: minutes by which limits are broken, so that
- * climbing sees whether it comes nearer, and how far demonstrations lie from their steps.
- */
-const LEVELS = ['shortfall', 'lateMinutes', 'valueLost', 'prepMinutes', 'finish', 'waiting', 'splits', 'apart'] as const
-
 /** < 0 if `a` is the better. A missing candidate is the worst. */
 export function compareCandidates(a: Candidate | undefined, b: Candidate | undefined): number {
 	if (!a || !b) return (a ? 0 : 1) - (b ? 0 : 1)
-	for (const level of LEVELS) {
-		// A plan that does not fit is judged by how much is missing alone.
-		if (level === 'valueLost' && a.score.shortfall > 0) return 0
-		if (a.score[level] !== b.score[level]) return a.score[level] - b.score[level]
-	}
-	return 0
+	// A plan that does not fit is judged by how much is missing alone: its vector is shorter.
+	const k = a.vector.findIndex((value, level) => level < b.vector.length && value !== b.vector[level])
+	return k < 0 ? 0 : (a.vector[k] ?? 0) - (b.vector[k] ?? 0)
+}
+
+/**
+ * What candidates are compared by, the most important first. Beside the objective's own levels: minutes by which the last
+ * close is passed, so that climbing sees whether it comes nearer, and at last how far demonstrations lie from their steps.
+ */
+function toVector(score: Candidate['score'], levels: Levels): number[] {
+	const missing = [score.shortfall, score.lateMinutes]
+	if (score.shortfall > 0) return missing
+	return [...missing, ...levels.map((level) => score[level]), score.apart]
 }
 
 /** The better of two. */
 export function better(a: Candidate | undefined, b: Candidate | undefined): Candidate | undefined {
 	return compareCandidates(a, b) <= 0 ? a : b
+}
+
+/** What all who sample share. */
+export interface SampleTerms {
+	rng: Rng
+	effort: Effort
+	/** What plans are judged by. */
+	levels: Levels
 }
 
 /**
@@ -46,7 +58,7 @@ export function better(a: Candidate | undefined, b: Candidate | undefined): Cand
 export function sampleSchedules(
 	instance: NormalInstance,
 	decisions: Decisions,
-	{ count, rng, effort }: { count: number; rng: Rng; effort: Effort },
+	{ count, rng, effort, levels }: SampleTerms & { count: number },
 ): Candidate | undefined {
 	const network = buildNetwork(instance, decisions)
 	if (!network) return undefined
@@ -54,7 +66,10 @@ export function sampleSchedules(
 	const latest = latestStarts(instance, network)
 	let best: Candidate | undefined
 	for (let s = 0; s < count && effort.schedules > 0; s++) {
-		best = better(best, tryCandidate(instance, decisions, { generator, network }, drawSample(instance, latest, s, rng)))
+		best = better(
+			best,
+			tryCandidate(instance, decisions, { generator, network, levels }, drawSample(instance, latest, s, rng)),
+		)
 	}
 	return best
 }
@@ -63,7 +78,7 @@ export function sampleSchedules(
 export function climb(
 	instance: NormalInstance,
 	start: Candidate,
-	{ count, rng, effort }: { count: number; rng: Rng; effort: Effort },
+	{ count, rng, effort, levels }: SampleTerms & { count: number },
 ): Candidate {
 	const network = buildNetwork(instance, start.decisions)
 	if (!network) return start
@@ -73,8 +88,8 @@ export function climb(
 		const candidate = tryCandidate(
 			instance,
 			start.decisions,
-			{ generator, network },
-			perturb(best.sample, network.placed, rng),
+			{ generator, network, levels },
+			perturb(instance, best, network.placed, rng),
 		)
 		if (candidate && compareCandidates(candidate, best) <= 0) best = candidate
 	}
@@ -85,23 +100,26 @@ export function climb(
 function tryCandidate(
 	instance: NormalInstance,
 	decisions: Decisions,
-	{ generator, network }: { generator: ScheduleGenerator; network: Network },
+	{ generator, network, levels }: { generator: ScheduleGenerator; network: Network; levels: Levels },
 	sample: Sample,
 ): Candidate | undefined {
 	const laid = generator.generate(sample)
 	if (!laid) return undefined
-	const score = { ...scoreSchedule(instance, network, decisions.places, laid), ...priceDecisions(instance, decisions) }
-	return { decisions, laid, score, sample }
+	const schedule = { places: decisions.places, laid, breaks: sample.breaks }
+	const score = { ...scoreSchedule(instance, network, schedule), ...priceDecisions(instance, decisions) }
+	return { decisions, laid, score, vector: toVector(score, levels), sample }
 }
 
 /** Samples 0-3 are the plain rule, by plan or by the clock, interrupting everything or nothing; the others are biased. */
-function drawSample({ windows, tasks }: NormalInstance, latest: Float64Array, s: number, rng: Rng): Sample {
+function drawSample(instance: NormalInstance, latest: Float64Array, s: number, rng: Rng): Sample {
+	const { windows, tasks } = instance
 	if (s < 4) {
 		return {
 			priorities: latest,
 			mayInterrupt: new Uint8Array(tasks.length).fill(s % 2 === 0 ? 1 : 0),
 			clockWeight: s >> 1,
 			isTogether: s < 2,
+			breaks: layBreaks(instance, () => 0.5),
 		}
 	}
 	const openMinutes = windows.reduce((total, { open, close }) => total + close - open, 0)
@@ -111,11 +129,12 @@ function drawSample({ windows, tasks }: NormalInstance, latest: Float64Array, s:
 		mayInterrupt: new Uint8Array(tasks.length).map(() => (rng() < 0.6 ? 1 : 0)),
 		clockWeight: Math.floor(rng() * 3) / 2,
 		isTogether: rng() < 0.5,
+		breaks: layBreaks(instance, rng),
 	}
 }
 
-/** Exchanges the priorities of a few tasks and flips whether a few may be interrupted. */
-function perturb(sample: Sample, placed: readonly number[], rng: Rng): Sample {
+/** Exchanges the priorities of a few tasks, flips whether a few may be interrupted, and moves a break. */
+function perturb(instance: NormalInstance, { sample, laid }: Candidate, placed: readonly number[], rng: Rng): Sample {
 	const priorities = Float64Array.from(sample.priorities)
 	const mayInterrupt = Uint8Array.from(sample.mayInterrupt)
 	const draw = () => placed[Math.floor(rng() * placed.length)] ?? 0
@@ -125,5 +144,9 @@ function perturb(sample: Sample, placed: readonly number[], rng: Rng): Sample {
 		else [priorities[i], priorities[j]] = [priorities[j] ?? 0, priorities[i] ?? 0]
 	}
 	const clockWeight = rng() < 0.1 ? Math.floor(rng() * 3) / 2 : sample.clockWeight
-	return { priorities, mayInterrupt, clockWeight, isTogether: rng() < 0.2 ? !sample.isTogether : sample.isTogether }
+	const isTogether = rng() < 0.2 ? !sample.isTogether : sample.isTogether
+	const mayMove = instance.breaks.length > 0 && rng() < 0.4
+	const ends = mayMove ? instance.tasks.map(({ unitMinutes }, i) => endOf(laid[i] ?? [], unitMinutes)) : []
+	const breaks = mayMove ? moveBreak(instance, sample.breaks, { ends, rng }) : sample.breaks
+	return { priorities, mayInterrupt, clockWeight, isTogether, breaks }
 }

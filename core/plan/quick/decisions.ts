@@ -21,6 +21,8 @@ export interface Wait {
 	lag: number
 	/** Most minutes; Infinity: none set. */
 	maxLag: number
+	/** The most count from each piece of a whole task. */
+	isLimitEach: boolean
 	piecewise: boolean
 	/** Index of the arc whose swap would waive this wait. */
 	arc: number
@@ -39,7 +41,16 @@ export interface Network {
 	 * the same to the objective; people want them right before they are needed.
 	 */
 	introductions: readonly number[]
+	/** Tasks that everybody watches, in class. */
+	demonstrations: readonly number[]
+	/** By demonstration: what uses it. */
+	users: readonly (readonly number[])[]
+	/** Some wait is never over. */
+	hasEndless: boolean
 }
+
+/** Clock minutes that stand for a wait without end: no course is as long, so that each of them is seen to be missing. */
+const ENDLESS_MINUTES = 10_000_000
 
 /** Everything in class, or in the first place that the task allows; nothing swapped. */
 export function initialDecisions({ tasks }: NormalInstance): Decisions {
@@ -53,7 +64,9 @@ export function initialDecisions({ tasks }: NormalInstance): Decisions {
 /** The network of these decisions, or undefined if they break a rule of places, groups or swaps. */
 export function buildNetwork(instance: NormalInstance, { places, swaps }: Decisions): Network | undefined {
 	const { tasks, order } = instance
-	for (const a of swaps) if (!isSwapOfUse(instance, places, a)) return undefined
+	for (const a of swaps)
+		if (!isSwapOfUse(instance, places, a) || lacksSwap(instance, { places, swaps }, a)) return undefined
+	if (isUsedUnshown(instance, places)) return undefined
 	const into: Wait[][] = tasks.map(() => [])
 	const outOf: Wait[][] = tasks.map(() => [])
 	const isTransparent = transparency(instance, places)
@@ -62,7 +75,7 @@ export function buildNetwork(instance: NormalInstance, { places, swaps }: Decisi
 		for (const wait of waitsFrom(instance, i, isTransparent)) {
 			const [from, to] = [places[wait.from], places[wait.to]]
 			const isSwapped = swaps.has(wait.arc)
-			if (to === 'ahead' && from !== 'ahead') return undefined
+			if (to === 'ahead' && from !== 'ahead' && !tasks[wait.from]?.isDemo) return undefined
 			if (from === 'ahead' && to !== 'ahead' && wait.maxLag < Infinity) return undefined
 			if (from === 'ahead' || to === 'ahead') continue
 			const effective = isSwapped ? { ...wait, lag: 0, maxLag: Infinity } : wait
@@ -71,12 +84,47 @@ export function buildNetwork(instance: NormalInstance, { places, swaps }: Decisi
 		}
 	}
 	const placed = order.filter((i) => !isTransparent(i) && places[i] !== 'ahead')
-	return { placed, into, outOf, introductions: placed.filter((i) => isIntroduction(into[i] ?? [], outOf[i] ?? [])) }
+	return {
+		placed,
+		into,
+		outOf,
+		introductions: placed.filter((i) => isIntroduction(into[i] ?? [], outOf[i] ?? [])),
+		demonstrations: placed.filter((i) => tasks[i]?.isDemo && places[i] === 'class'),
+		users: tasks.map(({ isDemo }, i) => (isDemo ? usersOf(instance, i) : [])),
+		hasEndless: into.some((waits) => waits.some(({ lag }) => lag === ENDLESS_MINUTES)),
+	}
 }
 
-/** The swaps of a new set of places: those go that would waive nothing, since an end of their arc is not in class. */
+/** What a demonstration is for. */
+function usersOf({ tasks, arcs, arcsOutOf }: NormalInstance, demonstration: number): number[] {
+	const users = (arcsOutOf[demonstration] ?? []).map((a) => arcs[a]?.to ?? -1)
+	return users.filter((j) => tasks[j] && !tasks[j].isDemo)
+}
+
+/** Something is done in class that was not shown there. */
+function isUsedUnshown(instance: NormalInstance, places: readonly Place[]): boolean {
+	return instance.tasks.some(({ isDemo, units }, i) => {
+		if (!isDemo || units === 0 || places[i] === 'class') return false
+		return usersOf(instance, i).some((j) => places[j] === 'class' && instance.tasks[j]?.units !== 0)
+	})
+}
+
+/** An arc of a set is swapped without one before it. */
+function lacksSwap({ arcs, tasks }: NormalInstance, { places, swaps }: Decisions, a: number): boolean {
+	return (arcs[a]?.swapNeeds ?? []).some((needed) => {
+		const to = arcs[needed]?.to ?? -1
+		return !swaps.has(needed) && places[to] !== 'dropped' && tasks[to]?.units !== 0
+	})
+}
+
+/** The swaps of a new set of places: those go that would waive nothing, and those that need one that is gone. */
 export function keepSwapsOfUse(instance: NormalInstance, { places, swaps }: Decisions): Decisions {
-	return { places, swaps: new Set([...swaps].filter((a) => isSwapOfUse(instance, places, a))) }
+	let kept = new Set([...swaps].filter((a) => isSwapOfUse(instance, places, a)))
+	for (;;) {
+		const whole = new Set([...kept].filter((a) => !lacksSwap(instance, { places, swaps: kept }, a)))
+		if (whole.size === kept.size) return { places, swaps: kept }
+		kept = whole
+	}
 }
 
 /** A swap needs both ends of its arc in class; behind a dropped or empty task, what really follows. */
@@ -104,7 +152,7 @@ function isIntroduction(into: readonly Wait[], outOf: readonly Wait[]): boolean 
 
 /** Waits that leave a task; through a dropped or empty one goes the first wait, without its maximum. */
 function waitsFrom(instance: NormalInstance, from: number, isTransparent: (i: number) => boolean): Wait[] {
-	const { tasks, arcs, arcsOutOf } = instance
+	const { arcs, arcsOutOf } = instance
 	const waits: Wait[] = []
 	const follow = (at: number, first: Omit<Wait, 'to'> | undefined) => {
 		for (const a of arcsOutOf[at] ?? []) {
@@ -112,9 +160,16 @@ function waitsFrom(instance: NormalInstance, from: number, isTransparent: (i: nu
 			if (!arc) continue
 			const wait = first
 				? { ...first, maxLag: Infinity, piecewise: first.piecewise && arc.piecewise }
-				: { from, lag: arc.lag, maxLag: arc.maxLag, piecewise: arc.piecewise, arc: a }
+				: {
+						from,
+						lag: arc.isNever ? ENDLESS_MINUTES : arc.lag,
+						maxLag: arc.maxLag,
+						isLimitEach: arc.isLimitEach,
+						piecewise: arc.piecewise,
+						arc: a,
+					}
 			if (isTransparent(arc.to)) follow(arc.to, wait)
-			else waits.push({ ...wait, to: arc.to, piecewise: wait.piecewise && tasks[arc.to]?.units === tasks[from]?.units })
+			else waits.push({ ...wait, to: arc.to })
 		}
 	}
 	follow(from, undefined)
@@ -122,7 +177,7 @@ function waitsFrom(instance: NormalInstance, from: number, isTransparent: (i: nu
 }
 
 /** Value lost and instructor's minutes of these decisions: levels 1 and 2 of the objective. */
-export function priceDecisions({ tasks, arcs }: NormalInstance, { places, swaps }: Decisions) {
+export function priceDecisions({ tasks, arcs, swapMinutes }: NormalInstance, { places, swaps }: Decisions) {
 	let valueLost = 0
 	let prepMinutes = 0
 	tasks.forEach((task, i) => {
@@ -130,6 +185,7 @@ export function priceDecisions({ tasks, arcs }: NormalInstance, { places, swaps 
 		valueLost += task.teachValue + (places[i] === 'dropped' ? (task.dropValue ?? 0) : 0)
 		if (places[i] === 'ahead') prepMinutes += task.prepMinutes
 	})
-	for (const a of swaps) prepMinutes += arcs[a]?.swapPrep ?? 0
+	const sets = new Set([...swaps].map((a) => arcs[a]?.swapSet ?? -1))
+	for (const set of sets) prepMinutes += swapMinutes[set] ?? 0
 	return { valueLost, prepMinutes }
 }

@@ -7,6 +7,7 @@
  */
 import type { NormalInstance, NormalTask } from '../problem/normal-form'
 import type { Run } from '../problem/plan'
+import type { BreakStarts } from './break-starts'
 import type { Network, Place, Wait } from './decisions'
 import { layInterleaved, laySplit, layWhole, needsInterleaving } from './lay-runs'
 import { Timeline } from './timeline'
@@ -22,6 +23,7 @@ export interface Sample {
 	isTogether: boolean
 	/** Weight of the earliest start beside the priority: 0 plans ahead, 1 goes by the clock. */
 	clockWeight: number
+	breaks: BreakStarts
 }
 
 /** Counts down the schedules that may still be laid; each mending of one counts too. */
@@ -90,6 +92,9 @@ export class ScheduleGenerator {
 	 */
 	#layAll(sample: Sample, releases: Float64Array): Run[][] | (Overrun & { start: number }) | undefined {
 		this.#timeline.clear()
+		for (const [b, start] of sample.breaks.entries()) {
+			this.#timeline.take(start, start + (this.#instance.breaks[b]?.minutes ?? 0))
+		}
 		const laid: Run[][] = this.#instance.tasks.map(() => [])
 		const earliest = Float64Array.from(releases)
 		const waiting = new WaitingTasks(this.#network, this.#before, sample.isTogether)
@@ -201,9 +206,11 @@ export class ScheduleGenerator {
 			if (!piecewise) continue
 			releases ??= new Float64Array(task.units).fill(-Infinity)
 			const unitMinutes = this.#instance.tasks[from]?.unitMinutes ?? 0
-			let k = 0
-			for (const { start, units } of laid[from] ?? []) {
-				for (let u = 1; u <= units; u++, k++) releases[k] = Math.max(releases[k] ?? 0, start + u * unitMinutes + lag)
+			const made = unitStarts(laid[from] ?? [], unitMinutes)
+			for (let k = 0; k < task.units; k++) {
+				// The last of those that it is made from.
+				const last = made[Math.ceil(((k + 1) * made.length) / task.units) - 1] ?? -Infinity
+				releases[k] = Math.max(releases[k] ?? 0, last + unitMinutes + lag)
 			}
 		}
 		return releases
@@ -215,7 +222,9 @@ export class ScheduleGenerator {
 			const [from, to] = [this.#instance.tasks[wait.from], this.#instance.tasks[i]]
 			if (wait.maxLag === Infinity || !from || !to) continue
 			const [fromRuns, toRuns] = [laid[wait.from] ?? [], laid[i] ?? []]
-			const minutes = (wait.piecewise ? longestPieceWait : longestWholeWait)(fromRuns, from, toRuns, to) - wait.maxLag
+			const minutes =
+				(wait.piecewise || wait.isLimitEach ? longestPieceWait : longestWholeWait)(fromRuns, from, toRuns, to) -
+				wait.maxLag
 			if (minutes > 0) return { wait, minutes }
 		}
 		return undefined
@@ -241,11 +250,13 @@ function longestWholeWait(from: readonly Run[], fromTask: NormalTask, to: readon
 	return endOf(to, toTask.unitMinutes) - toTask.unitMinutes - endOf(from, fromTask.unitMinutes)
 }
 
-/** The most minutes between the same units of the two. */
+/** The most minutes from the first unit that a unit is made from to its start. */
 function longestPieceWait(from: readonly Run[], fromTask: NormalTask, to: readonly Run[], toTask: NormalTask): number {
 	const ends = unitStarts(from, fromTask.unitMinutes).map((start) => start + fromTask.unitMinutes)
 	const starts = unitStarts(to, toTask.unitMinutes)
-	return starts.reduce((most, start, k) => Math.max(most, start - (ends[k] ?? 0)), -Infinity)
+	return starts.reduce((most, start, k) => {
+		return Math.max(most, start - (ends[Math.floor((k * ends.length) / starts.length)] ?? 0))
+	}, -Infinity)
 }
 
 /** Minute at which each unit begins. */

@@ -41,7 +41,11 @@ export function laySplit(timeline: Timeline, task: NormalTask, { earliest, byUni
 
 /** Whether a piecewise maximum lag cannot hold if each of the two tasks is done in one go. */
 export function needsInterleaving({ piecewise, lag, maxLag }: Wait, from: NormalTask, to: NormalTask): boolean {
-	return piecewise && chunkOffset(from.units, lag, from, to) + largestWait(from.units, from, to) > maxLag
+	return (
+		piecewise &&
+		from.units === to.units &&
+		chunkOffset(from.units, lag, from, to) + largestWait(from.units, from, to) > maxLag
+	)
 }
 
 /**

@@ -6,8 +6,8 @@ import { keepSwapsOfUse, type Decisions, type Place } from './decisions'
 export interface Move {
 	/** By task: where it is to be done instead. */
 	places: ReadonlyMap<number, Place>
-	/** Position of the arc that dried pieces are brought for. */
-	swap: number | undefined
+	/** Positions of the arcs that dried pieces are brought for. */
+	swaps: readonly number[]
 }
 
 /** Every move that the instance allows from all in class, in a fixed order. */
@@ -18,20 +18,23 @@ export function listMoves(instance: NormalInstance): Move[] {
 /** The decisions after the move. Swaps at a task that leaves the class are undone. */
 export function applyMove(instance: NormalInstance, decisions: Decisions, move: Move): Decisions {
 	const places = decisions.places.map((place, i) => move.places.get(i) ?? place)
-	const swaps = move.swap === undefined ? decisions.swaps : new Set([...decisions.swaps, move.swap])
+	const swaps = move.swaps.length === 0 ? decisions.swaps : new Set([...decisions.swaps, ...move.swaps])
 	return keepSwapsOfUse(instance, { places, swaps })
 }
 
 /** The move taken back: its swap undone, its tasks where they were at first. */
 export function revertMove(instance: NormalInstance, decisions: Decisions, initial: Decisions, move: Move): Decisions {
 	const places = decisions.places.map((place, i) => (move.places.has(i) ? (initial.places[i] ?? place) : place))
-	const swaps = new Set([...decisions.swaps].filter((a) => a !== move.swap))
+	const swaps = new Set([...decisions.swaps].filter((a) => !move.swaps.includes(a)))
 	return keepSwapsOfUse(instance, { places, swaps })
 }
 
-/** Dried pieces instead of waiting, wherever the instance has a price for it. */
-function listSwaps({ arcs }: NormalInstance): Move[] {
-	return arcs.flatMap(({ swapPrep }, a) => (swapPrep === undefined ? [] : [{ places: new Map(), swap: a }]))
+/** Dried pieces instead of waiting, wherever the instance has a price for them: all that a set is good for. */
+function listSwaps({ arcs, swapMinutes }: NormalInstance): Move[] {
+	return swapMinutes.flatMap((_, set) => {
+		const swaps = arcs.flatMap(({ swapSet }, a) => (swapSet === set ? [a] : []))
+		return swaps.length > 0 ? [{ places: new Map(), swaps }] : []
+	})
 }
 
 /** Tasks that may be done at home as well as elsewhere, one at a time. */
@@ -39,7 +42,7 @@ function listHomework({ tasks, homeWindows }: NormalInstance): Move[] {
 	if (homeWindows.length === 0) return []
 	return tasks.flatMap((task, i) => {
 		return task.units > 0 && task.places.has('home') && task.places.size > 1
-			? [{ places: new Map<number, Place>([[i, 'home']]), swap: undefined }]
+			? [{ places: new Map<number, Place>([[i, 'home']]), swaps: [] }]
 			: []
 	})
 }
@@ -51,7 +54,10 @@ function listAhead(instance: NormalInstance): Move[] {
 		if (task.units === 0 || !task.places.has('ahead') || task.places.size === 1) return []
 		const entailed = new Set([i])
 		for (const member of entailed) {
-			for (const a of arcsInto[member] ?? []) entailed.add(arcs[a]?.from ?? -1)
+			for (const a of arcsInto[member] ?? []) {
+				const from = arcs[a]?.from ?? -1
+				if (!tasks[from]?.isDemo) entailed.add(from)
+			}
 			for (const a of arcsOutOf[member] ?? []) {
 				const arc = arcs[a]
 				if (arc && arc.maxLag < Infinity) entailed.add(arc.to)
@@ -59,7 +65,7 @@ function listAhead(instance: NormalInstance): Move[] {
 		}
 		const areAllowed = [...entailed].every((member) => tasks[member]?.units === 0 || tasks[member]?.places.has('ahead'))
 		if (!areAllowed) return []
-		return [{ places: new Map([...entailed].map((member): [number, Place] => [member, 'ahead'])), swap: undefined }]
+		return [{ places: new Map([...entailed].map((member): [number, Place] => [member, 'ahead'])), swaps: [] }]
 	})
 }
 
@@ -71,5 +77,5 @@ function listDrops({ tasks }: NormalInstance): Move[] {
 		const group = groups.get(optionGroup) ?? new Map<number, Place>()
 		groups.set(optionGroup, group.set(i, 'dropped'))
 	})
-	return [...groups.values()].map((places) => ({ places, swap: undefined }))
+	return [...groups.values()].map((places) => ({ places, swaps: [] }))
 }

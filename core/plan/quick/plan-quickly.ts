@@ -6,11 +6,10 @@
 import { createRng } from '../../random'
 import type { Instance } from '../problem/instance'
 import { normalise, type NormalInstance } from '../problem/normal-form'
-import type { Objective } from '../problem/objective'
+import { OBJECTIVE_LEVELS, type Levels, type Objective } from '../problem/objective'
 import type { Placement, Plan } from '../problem/plan'
-import { better, climb, sampleSchedules, type Candidate } from './candidate'
-import type { Effort } from './generate-schedule'
-import { initialDecisions } from './decisions'
+import { better, climb, sampleSchedules, type Candidate, type SampleTerms } from './candidate'
+import { buildNetwork, initialDecisions } from './decisions'
 import { relaxAndTighten, repair } from './repair'
 
 /** A plan and its vector; neither, if none was found that keeps every maximum lag. */
@@ -24,6 +23,8 @@ export interface QuickPlanTerms {
 	seed?: number
 	/** Schedules that may be generated; by default fewer for larger instances, so that the time grows slowly. */
 	schedules?: number
+	/** What plans are judged by; absent: as today. */
+	levels?: Levels
 }
 
 /** A schedule of 150 tasks costs about ten times one of 40. */
@@ -35,28 +36,32 @@ const DEFAULT_TASK_SCHEDULES = 24_000
  * @throws {RangeError} the instance has problems; see `validateInstance`
  * @complexity O(schedules · tasks²)
  */
-export function planQuickly(instance: Instance, { seed = 1, schedules }: QuickPlanTerms = {}): QuickPlan {
+export function planQuickly(
+	instance: Instance,
+	{ seed = 1, schedules, levels = OBJECTIVE_LEVELS }: QuickPlanTerms = {},
+): QuickPlan {
 	const normal = normalise(instance)
 	const effort = { schedules: schedules ?? Math.ceil(DEFAULT_TASK_SCHEDULES / Math.max(25, normal.tasks.length)) }
-	const best = search(normal, effort, seed)
-	return best ? { objective: toObjective(best), plan: toPlan(normal, best) } : {}
+	const best = search(normal, { effort, rng: createRng(seed), levels })
+	if (!best || buildNetwork(normal, best.decisions)?.hasEndless) return {}
+	return { objective: toObjective(best), plan: toPlan(normal, best) }
 }
 
 /**
  * First something that fits, by three ways of repairing of which each sometimes finds what the others do not;
  * then better ones, sampled around the best and climbed.
  */
-function search(instance: NormalInstance, effort: Effort, seed: number): Candidate | undefined {
-	const rng = createRng(seed)
+function search(instance: NormalInstance, terms: SampleTerms): Candidate | undefined {
+	const { effort } = terms
 	const total = effort.schedules
-	const first = sampleSchedules(instance, initialDecisions(instance), { count: 30, rng, effort })
+	const first = sampleSchedules(instance, initialDecisions(instance), { ...terms, count: 30 })
 	let best =
-		first && first.score.shortfall > 0 ? climb(instance, first, { count: Math.floor(total / 5), rng, effort }) : first
+		first && first.score.shortfall > 0 ? climb(instance, first, { ...terms, count: Math.floor(total / 5) }) : first
 	if (!best || best.score.shortfall > 0) {
-		const share = () => ({ schedules: Math.floor(total / 5) })
-		const byPrice = repair(instance, best, { rng, effort: share(), thrift: 1, samples: 2 })
-		const byGain = repair(instance, best, { rng, effort: share(), thrift: 0.3, samples: 2 })
-		const tightened = relaxAndTighten(instance, { rng, effort: share(), thrift: 0, samples: 3 })
+		const share = () => ({ ...terms, effort: { schedules: Math.floor(total / 5) } })
+		const byPrice = repair(instance, best, { ...share(), thrift: 1, samples: 2 })
+		const byGain = repair(instance, best, { ...share(), thrift: 0.3, samples: 2 })
+		const tightened = relaxAndTighten(instance, { ...share(), thrift: 0, samples: 3 })
 		best = better(better(best, byPrice), better(byGain, tightened))
 	}
 	if (!best) return undefined
@@ -64,19 +69,23 @@ function search(instance: NormalInstance, effort: Effort, seed: number): Candida
 	best =
 		better(
 			best,
-			sampleSchedules(instance, best.decisions, { count: Math.floor(rest / 3), rng, effort: { schedules: rest } }),
+			sampleSchedules(instance, best.decisions, {
+				...terms,
+				count: Math.floor(rest / 3),
+				effort: { schedules: rest },
+			}),
 		) ?? best
-	return climb(instance, best, { count: rest, rng, effort: { schedules: rest } })
+	return climb(instance, best, { ...terms, count: rest, effort: { schedules: rest } })
 }
 
 /** A plan with a shortfall has no other value: it is told as a problem, not as a plan. */
 function toObjective({ score }: Candidate): Objective {
-	const { shortfall, valueLost, prepMinutes, finish, waiting, splits } = score
-	return shortfall > 0 ? { shortfall } : { shortfall, valueLost, prepMinutes, finish, waiting, splits }
+	const { lateMinutes: _, ...objective } = score
+	return score.shortfall > 0 ? { shortfall: score.shortfall } : objective
 }
 
 /** With ids instead of positions. */
-function toPlan({ tasks, windows }: NormalInstance, { decisions, laid, score }: Candidate): Plan {
+function toPlan({ tasks, windows, breaks }: NormalInstance, { decisions, laid, score, sample }: Candidate): Plan {
 	const placements = tasks.map(({ id, units, unitMinutes }, i): [string, Placement] | undefined => {
 		const place = decisions.places[i] ?? 'class'
 		if (units === 0) return undefined
@@ -87,6 +96,7 @@ function toPlan({ tasks, windows }: NormalInstance, { decisions, laid, score }: 
 	return {
 		placements: Object.fromEntries(placements.filter((entry) => entry !== undefined)),
 		swaps: [...decisions.swaps].sort((a, b) => a - b),
+		...(breaks.length > 0 && { breaks: [...sample.breaks] }),
 		extension: Math.max(0, score.finish - (windows.at(-1)?.close ?? 0)),
 	}
 }

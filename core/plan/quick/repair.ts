@@ -2,16 +2,12 @@
  * Repair of decisions whose schedule does not fit: moves (swaps, homework, ahead, drops) are added one at a time, each
  * the cheapest for what it gains, until all fits; then every move that turns out not to be needed is taken back.
  */
-import type { Rng } from '../../random'
 import type { NormalInstance } from '../problem/normal-form'
-import { better, sampleSchedules, type Candidate } from './candidate'
-import type { Effort } from './generate-schedule'
+import { better, sampleSchedules, type Candidate, type SampleTerms } from './candidate'
 import { initialDecisions, priceDecisions, type Decisions } from './decisions'
 import { applyMove, listMoves, revertMove, type Move } from './moves'
 
-export interface RepairTerms {
-	rng: Rng
-	effort: Effort
+export interface RepairTerms extends SampleTerms {
 	/** How far a move's price counts against its gain: 1 by price, 0 by gain alone. */
 	thrift: number
 	/** Schedules sampled for each move that is tried. */
@@ -29,10 +25,7 @@ export function relaxAndTighten(instance: NormalInstance, terms: RepairTerms): C
 	for (const kind of groupByKind(listMoves(instance))) {
 		taken.push(...kind)
 		const relaxed = taken.reduce((decisions, move) => applyMove(instance, decisions, move), initial)
-		best = better(
-			best,
-			sampleSchedules(instance, relaxed, { count: 4 * terms.samples, rng: terms.rng, effort: terms.effort }),
-		)
+		best = better(best, sampleSchedules(instance, relaxed, { ...terms, count: 4 * terms.samples }))
 		if (best?.score.shortfall === 0) return takeBack(instance, best, taken, terms)
 	}
 	return best
@@ -86,15 +79,18 @@ function chooseMove(
 	decisions: Decisions,
 	current: Candidate | undefined,
 	moves: readonly Move[],
-	{ rng, effort, thrift, samples }: RepairTerms,
+	terms: RepairTerms,
 ): { move: Move; candidate: Candidate } | undefined {
 	let chosen: { move: Move; candidate: Candidate; merit: number } | undefined
 	for (const move of moves) {
-		const candidate = sampleSchedules(instance, applyMove(instance, decisions, move), { count: samples, rng, effort })
+		const candidate = sampleSchedules(instance, applyMove(instance, decisions, move), {
+			...terms,
+			count: terms.samples,
+		})
 		if (!candidate) continue
 		const gain = current ? lack(current) - lack(candidate) : 1
 		if (!(gain > 0)) continue
-		const merit = gain / priceAdded(current, candidate) ** thrift
+		const merit = gain / priceAdded(current, candidate) ** terms.thrift
 		if (!chosen || merit > chosen.merit) chosen = { move, candidate, merit }
 	}
 	return chosen
@@ -113,12 +109,7 @@ function priceAdded(current: Candidate | undefined, { score }: Candidate): numbe
 }
 
 /** Tries to do without each move, the dearest first; keeps what still fits. */
-function takeBack(
-	instance: NormalInstance,
-	fitting: Candidate,
-	taken: readonly Move[],
-	{ rng, effort, samples }: RepairTerms,
-): Candidate {
+function takeBack(instance: NormalInstance, fitting: Candidate, taken: readonly Move[], terms: RepairTerms): Candidate {
 	const initial = initialDecisions(instance)
 	let best = fitting
 	for (const move of taken.toSorted((a, b) => priceOf(instance, b) - priceOf(instance, a))) {
@@ -128,7 +119,7 @@ function takeBack(
 			taken.filter((other) => other !== move),
 			best,
 		)
-		const candidate = sampleSchedules(instance, decisions, { count: 2 * samples, rng, effort })
+		const candidate = sampleSchedules(instance, decisions, { ...terms, count: 2 * terms.samples })
 		best = better(candidate, best) ?? best
 	}
 	return best
@@ -148,7 +139,7 @@ function reapply(
 	{ decisions }: Candidate,
 ): Decisions {
 	const isStanding = (move: Move) => {
-		const isSwapKept = move.swap === undefined || decisions.swaps.has(move.swap)
+		const isSwapKept = move.swaps.every((a) => decisions.swaps.has(a))
 		return isSwapKept && [...move.places].every(([i, place]) => decisions.places[i] === place)
 	}
 	return others.filter(isStanding).reduce((current, move) => applyMove(instance, current, move), reverted)

@@ -1,7 +1,7 @@
 /** What is different between two plans of a course: figures, and steps that are done elsewhere or in another session. */
 import { present } from '../../present'
 import { sessionAt } from '../problem/session-at'
-import type { ObjectiveLevel } from '../problem/objective'
+import { TOLD_FIGURES, type ToldFigure } from '../problem/objective'
 import type { Placement } from '../problem/plan'
 import type { TaskSource } from '../compile/compiled-course'
 import type { CoursePlan } from '../plan-course'
@@ -11,16 +11,13 @@ export type Whereabouts = { sessions: number[] } | Exclude<Placement['place'], '
 
 /** One thing that is different. */
 export type PlanDifference =
-	| { kind: 'level'; level: ObjectiveLevel; before: number | undefined; after: number | undefined }
+	| { kind: 'level'; level: ToldFigure; before: number | undefined; after: number | undefined }
 	| { kind: 'moved'; source: TaskSource; before: Whereabouts; after: Whereabouts }
 	| { kind: 'swap'; source: TaskSource; isSwapped: boolean }
 
-/** In the order in which they count. */
-const LEVELS = ['shortfall', 'valueLost', 'prepMinutes', 'finish', 'waiting', 'splits'] as const
-
 /** Differences in the order of the objective, then of the tasks; none: the same plan for all purposes. */
 export function comparePlans(before: CoursePlan, after: CoursePlan): PlanDifference[] {
-	const levels = LEVELS.flatMap((level): PlanDifference[] => {
+	const levels = TOLD_FIGURES.flatMap((level): PlanDifference[] => {
 		const [old, now] = [before.objective?.[level], after.objective?.[level]]
 		return old === now ? [] : [{ kind: 'level', level, before: old, after: now }]
 	})

@@ -9,7 +9,9 @@ import type { Plan } from '../problem/plan'
 import { normalDistribution, Z90 } from '../../drying/normal-distribution'
 import type { CompiledCourse, CourseWait, TaskSource } from '../compile/compiled-course'
 import type { Session } from '../../course/course'
-import { handsOnMinutes, handsOnStretches } from '../../course/session-hours'
+import { handsOnMinutes, handsOnSpan } from '../../course/session-hours'
+import { realBreaks } from '../compile/session-windows'
+import { exchangesOf } from '../problem/exchanges'
 import type { WallTime } from '../../time/wall-clock'
 import { wallTimeAfter } from '../../time/zone'
 import { listHopeless, listOnRoom, type HopelessWait, type WaitOnRoom } from './doubtful-waits'
@@ -34,12 +36,23 @@ export interface Tile {
 	isOver: boolean
 }
 
+/** A break where it lies, and between which minutes of the day it may begin. */
+export interface BreakStory {
+	/** Minutes after midnight of the session's day. */
+	startMin: number
+	minutes: number
+	earliestMin: number
+	latestMin: number
+}
+
 export interface SessionStory {
 	/** 1-based. */
 	number: number
 	session: Session
 	/** In the order of the clock. */
 	tiles: Tile[]
+	/** Where the plan has the breaks, in the order of the clock. */
+	breaks: BreakStory[]
 	/** Between setting up and clearing away, breaks taken off. */
 	handsOnMinutes: number
 	/** Of it that is filled. */
@@ -62,8 +75,8 @@ export interface Thread {
 	/** Indices into the sessions, and minutes after midnight of their days. */
 	from: { session: number; minute: number }
 	to: { session: number; minute: number }
-	/** With the confidence that the plan was made with. */
-	readyAt: WallTime
+	/** With the confidence that the plan was made with; undefined: never. */
+	readyAt: WallTime | undefined
 	/** Clock minutes from the end of the one task to the start of the other. */
 	hangsMinutes: number
 	/**
@@ -85,7 +98,8 @@ export interface ElsewhereTask {
 
 export interface SwapStory {
 	fromTaskId: string
-	toTaskId: string
+	/** All that go on with the set. */
+	toTaskIds: string[]
 	stage: DryingStage | undefined
 	wait: CourseWait
 	/** Of the instructor, for the dried pieces. */
@@ -117,7 +131,7 @@ export function tellPlan(compiled: CompiledCourse, plan: Plan, sessions: readonl
 	const swaps = listSwaps(compiled, plan)
 	const aheadMinutes = elsewhere.ahead.reduce((total, { minutes }) => total + minutes, 0)
 	return {
-		sessions: sessions.map((session, s) => tellSession(compiled, session, s, laid, lastClose)),
+		sessions: sessions.map((session, s) => tellSession(compiled, plan, { session, s, laid, lastClose })),
 		threads: spinThreads(compiled, plan, laid, sessions),
 		...elsewhere,
 		swaps,
@@ -151,10 +165,8 @@ function sessionOf({ instance }: CompiledCourse, start: number): number {
 /** A session on its own clock: minutes of the instance become minutes after midnight of its day. */
 function tellSession(
 	compiled: CompiledCourse,
-	session: Session,
-	s: number,
-	laid: readonly LaidTask[],
-	lastClose: number,
+	plan: Plan,
+	{ session, s, laid, lastClose }: { session: Session; s: number; laid: readonly LaidTask[]; lastClose: number },
 ): SessionStory {
 	const shift = minuteIn(compiled, session, s, 0)
 	const ofSession = laid.filter(({ place, start }) => place === 'class' && sessionOf(compiled, start) === s)
@@ -184,15 +196,39 @@ function tellSession(
 		0,
 	)
 	const total = handsOnMinutes(session)
+	const breaks = tellBreaks(compiled, plan, session, s)
+	const heldMinutes = breaks
+		.filter(({ startMin, minutes }) => compiled.instance.breaks && startMin + minutes <= lastEnd + shift)
+		.reduce((sum, { minutes }) => sum + minutes, 0)
+	const handsOnUsed = usedMinutes - heldMinutes
 	return {
 		number: s + 1,
 		session,
 		tiles,
+		breaks,
 		handsOnMinutes: total,
 		workMinutes,
-		waitingMinutes: usedMinutes - workMinutes,
-		spareMinutes: total - usedMinutes,
+		waitingMinutes: handsOnUsed - workMinutes,
+		spareMinutes: total - handsOnUsed,
 	}
+}
+
+/** Where the breaks of a session lie: as the plan moved them, or, in one of an older form, as the course has them. */
+function tellBreaks({ instance }: CompiledCourse, plan: Plan, session: Session, s: number): BreakStory[] {
+	const { breaks } = instance
+	if (!breaks) {
+		return realBreaks(session).map(({ startMin, minutes }) => {
+			return { startMin, minutes, earliestMin: startMin, latestMin: startMin }
+		})
+	}
+	const shift = minuteIn({ instance }, session, s, 0)
+	return breaks
+		.flatMap(({ session: number, minutes, earliest, latest }, b) => {
+			const startMin = (plan.breaks?.[b] ?? earliest) + shift
+			const span = { earliestMin: earliest + shift, latestMin: latest + shift }
+			return number === s + 1 ? [{ startMin, minutes, ...span }] : []
+		})
+		.toSorted((a, b) => a.startMin - b.startMin)
 }
 
 /** Words for a task; every task of a compiled course has them. */
@@ -222,7 +258,7 @@ function spinThreads(
 				isSwapped: swapped.has(a),
 				from: { session: fromSession, minute: minuteIn(compiled, sessions[fromSession], fromSession, from.end) },
 				to: { session: toSession, minute: minuteIn(compiled, sessions[toSession], toSession, to.start) },
-				readyAt: wallTimeAfter(compiled.origin, from.end + arc.lag),
+				readyAt: arc.lag === 'never' ? undefined : wallTimeAfter(compiled.origin, from.end + arc.lag),
 				hangsMinutes: to.start - from.end,
 				...sureWithin(wait, to.start - from.end),
 			}
@@ -243,9 +279,14 @@ function pairRuns(from: readonly LaidTask[], to: readonly LaidTask[], isPiecewis
 }
 
 /** Minutes after midnight of a session's day at a clock minute; what runs over its end counts on. */
-function minuteIn({ instance }: CompiledCourse, session: Session | undefined, s: number, clockMinute: number): number {
+function minuteIn(
+	{ instance }: Pick<CompiledCourse, 'instance'>,
+	session: Session | undefined,
+	s: number,
+	clockMinute: number,
+): number {
 	const first = instance.windows.find(({ session: number }) => number === s + 1)
-	const [opening] = session ? handsOnStretches(session) : []
+	const opening = session && handsOnSpan(session)
 	if (!first || !opening) throw new RangeError(`session ${s} has no hands-on time`)
 	return clockMinute - first.open + opening.open
 }
@@ -278,19 +319,12 @@ function sureWithin({ basis, p50Minutes, p90Minutes }: CourseWait, minutes: numb
 	return { sure: minutes > 0 ? normalDistribution(Math.log(minutes / p50Minutes) / sigma) : 0 }
 }
 
-/** Dried pieces brought in exchange for a wait, with the minutes that they take before the course. */
+/** Dried pieces brought in exchange for waits, each set once, with the minutes that it takes before the course. */
 function listSwaps({ instance, arcs }: CompiledCourse, plan: Plan): SwapStory[] {
-	return plan.swaps.flatMap((a) => {
-		const [arc, source] = [instance.arcs[a], arcs[a]]
-		if (!arc || !source?.wait) return []
-		return [
-			{
-				fromTaskId: arc.from,
-				toTaskId: arc.to,
-				stage: source.stage,
-				wait: source.wait,
-				prepMinutes: arc.swapPrep ?? 0,
-			},
-		]
+	return exchangesOf(instance, plan).flatMap(({ from, to, arc, minutes }) => {
+		const source = arcs[arc]
+		if (!source?.wait) return []
+		const { stage, wait } = source
+		return [{ fromTaskId: from, toTaskIds: [...to], stage, wait, prepMinutes: minutes }]
 	})
 }

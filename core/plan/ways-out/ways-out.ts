@@ -4,8 +4,8 @@
  */
 import { present } from '../../present'
 import type { Climate } from '../../drying/climate'
-import type { Instance, Task } from '../problem/instance'
-import type { ExactPlan } from '../exact/plan-exactly'
+import { lagMinutes, type Instance, type Task } from '../problem/instance'
+import { planExactly, type ExactPlan } from '../exact/plan-exactly'
 import type { Objective } from '../problem/objective'
 import type { DesignInCourse } from '../compile/compile-course'
 import { compileCourse } from '../compile/compile-course'
@@ -15,7 +15,7 @@ import { roomOf, storeOf, type DryingTerms } from '../compile/drying-terms'
 import { isNever } from '../problem/never'
 import { withExtraSession } from '../../course/extra-session'
 import { INSTRUCTOR_FACTOR } from '../../course/pace'
-import { planCompiled, type CoursePlan, type PlanningEffort } from '../plan-course'
+import type { CoursePlan, PlanningEffort } from '../plan-course'
 
 /** A change that might make a course fit. */
 export type WayOut =
@@ -55,7 +55,7 @@ export function* tryWaysOut(
 	effortOf: () => PlanningEffort,
 ): Generator<TriedWay> {
 	const tried = (way: WayOut, changed: CompiledCourse): TriedWay => {
-		const { status, objective: reached } = planCompiled(changed, effortOf())
+		const { status, objective: reached } = planExactly(changed.instance, effortOf())
 		const fits = status === 'optimal' || status === 'feasible'
 		const isRefuted = status === 'impossible' || status === 'infeasible'
 		if (fits && reached) return { way, verdict: 'fits', objective: reached }
@@ -73,7 +73,7 @@ export function* tryWaysOut(
 	const { date } = present(longer.sessions.at(-1), 'the last session')
 	yield tried({ kind: 'session', date }, recompiled({ sessions: longer.sessions }))
 	const later = longerSession(course, objective?.shortfall ?? 0, (sessions) =>
-		planCompiled(recompiled({ sessions }), effortOf()),
+		planExactly(recompiled({ sessions }).instance, effortOf()),
 	)
 	if (later) yield later
 	for (const { way, instance } of [...swapsNotAllowed(compiled, course), ...partsNotAhead(compiled, course)]) {
@@ -168,8 +168,8 @@ function swapsNotAllowed({ instance, tasks }: CompiledCourse, course: Course): {
 	const minutesOf = new Map(instance.tasks.map((task) => [task.id, aloneMinutes(task, course)]))
 	return instance.arcs
 		.map((arc, a) => ({ arc, a }))
-		.filter(({ arc }) => arc.lag > 0 && arc.swapPrep === undefined)
-		.sort((one, other) => other.arc.lag - one.arc.lag)
+		.filter(({ arc }) => arc.lag !== 0 && arc.swapPrep === undefined && arc.swap === undefined)
+		.sort((one, other) => lagMinutes(other.arc) - lagMinutes(one.arc))
 		.flatMap(({ arc, a }) => {
 			const [from, to] = [tasks[arc.from], tasks[arc.to]]
 			if (!from || !to) return []

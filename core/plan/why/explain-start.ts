@@ -3,9 +3,9 @@
  * all else stays and the plan gets no worse. The checker judges every move.
  */
 import { checkPlan } from '../checker/check-plan'
-import { bypassTransparent } from '../checker/effective-arcs'
-import type { Instance } from '../problem/instance'
-import { compareObjectives } from '../problem/objective'
+import { bypassTransparent, type EffectiveArc } from '../checker/effective-arcs'
+import { lagMinutes, type Instance } from '../problem/instance'
+import { compareObjectives, FELT_LEVELS } from '../problem/objective'
 import type { Placement, Plan, Run } from '../problem/plan'
 import { endOf, runsOf, unitMinutesOf } from '../problem/plan-times'
 
@@ -15,7 +15,9 @@ export type Hold =
 	| { kind: 'wait'; task: string; arc: number; minutes: number }
 	/** The hands are busy with another task until then. */
 	| { kind: 'hands'; task: string }
-	/** The session, or the part of it after a break, opens then. */
+	/** A break is over then. */
+	| { kind: 'break' }
+	/** The session, or the part of it after a fixed pause, opens then. */
 	| { kind: 'opening'; session: number }
 	/** It may not come later than so many minutes after another: starting that one later holds it. */
 	| { kind: 'limit'; task: string; arc: number; minutes: number }
@@ -46,7 +48,7 @@ export function explainStart(instance: Instance, plan: Plan, taskId: string, run
 	const before = checkPlan(instance, plan).objective
 	const isAsGood = (move: number) => {
 		const after = checkPlan(instance, withRunMoved(plan, taskId, run, move)).objective
-		return before !== undefined && after !== undefined && compareObjectives(after, before) <= 0
+		return before !== undefined && after !== undefined && compareObjectives(after, before, FELT_LEVELS) <= 0
 	}
 	return {
 		holds: run === 0 ? findHolds(instance, plan, taskId, own) : handsAndOpenings(instance, plan, taskId, own),
@@ -87,7 +89,7 @@ function findHolds(instance: Instance, plan: Plan, taskId: string, own: Run): Ho
 	}
 	const swapped = new Set(plan.swaps)
 	const waits = bypassTransparent(instance.arcs, isTransparent).flatMap((arc): Hold[] => {
-		const lag = swapped.has(arc.origin) ? 0 : arc.lag
+		const lag = swapped.has(arc.origin) ? 0 : lagMinutes(arc)
 		if (arc.to === taskId) {
 			const end = arc.piecewise ? firstUnitEnd(instance, plan, arc.from) : endOf(instance, plan, arc.from)
 			return end !== undefined && end + lag === own.start
@@ -95,15 +97,14 @@ function findHolds(instance: Instance, plan: Plan, taskId: string, own: Run): Ho
 				: []
 		}
 		if (arc.from !== taskId || arc.maxLag === Infinity || swapped.has(arc.origin)) return []
-		const [end, next] = [endOf(instance, plan, taskId), lastUnitStart(instance, plan, arc.to)]
-		return next !== undefined && end !== undefined && next - end === arc.maxLag
+		return longestWait(instance, plan, arc) === arc.maxLag
 			? [{ kind: 'limit', task: arc.to, arc: arc.origin, minutes: arc.maxLag }]
 			: []
 	})
 	return [...waits, ...handsAndOpenings(instance, plan, taskId, own)]
 }
 
-/** Work that ends just when it begins, and doors that open just then. */
+/** Work that ends just when it begins, breaks that are over and doors that open just then. */
 function handsAndOpenings(instance: Instance, plan: Plan, taskId: string, { start }: Run): Hold[] {
 	const holds: Hold[] = []
 	for (const { id } of instance.tasks) {
@@ -111,6 +112,9 @@ function handsAndOpenings(instance: Instance, plan: Plan, taskId: string, { star
 			holds.push({ kind: 'hands', task: id })
 		}
 	}
+	instance.breaks?.forEach(({ minutes }, b) => {
+		if ((plan.breaks?.[b] ?? NaN) + minutes === start) holds.push({ kind: 'break' })
+	})
 	for (const { open, session } of instance.windows) if (open === start) holds.push({ kind: 'opening', session })
 	return holds
 }
@@ -121,10 +125,18 @@ function firstUnitEnd(instance: Instance, plan: Plan, id: string): number | unde
 	return first && first.start + unitMinutes(instance, id)
 }
 
-/** Minute at which its last piece is begun. */
-function lastUnitStart(instance: Instance, plan: Plan, id: string): number | undefined {
-	const end = endOf(instance, plan, id)
-	return end === undefined ? undefined : end - unitMinutes(instance, id)
+/** The most that a piece waits on an arc: after the last of the pieces before, or after the first that it is made from. */
+function longestWait(instance: Instance, plan: Plan, { from, to, piecewise, isLimitEach }: EffectiveArc): number {
+	const startsOf = (id: string) => {
+		const minutes = unitMinutes(instance, id)
+		return runsOf(plan, id).flatMap(({ start, units }) => Array.from({ length: units }, (_, k) => start + k * minutes))
+	}
+	const ends = startsOf(from).map((start) => start + unitMinutes(instance, from))
+	const starts = startsOf(to)
+	return starts.reduce((most, start, k) => {
+		const made = piecewise || isLimitEach ? Math.floor((k * ends.length) / starts.length) : ends.length - 1
+		return Math.max(most, start - (ends[made] ?? -Infinity))
+	}, -Infinity)
 }
 
 /** Of one unit; 0 for a task that is not there. */

@@ -1,6 +1,6 @@
 /** What would change if a wait were gone: the same course planned anew without it. */
 import { planExactly, type ExactTerms } from '../exact/plan-exactly'
-import type { Instance } from '../problem/instance'
+import type { Arc, Instance } from '../problem/instance'
 import type { Objective } from '../problem/objective'
 import type { Plan } from '../problem/plan'
 
@@ -18,8 +18,9 @@ export function planWithoutWait(
 	plan: Plan,
 	terms: ExactTerms = {},
 ): Freed | undefined {
-	const arcs = instance.arcs.map(({ swapPrep: _, ...other }, a) => {
-		return a === arc ? { ...other, lag: 0 } : (instance.arcs[a] ?? other)
+	const arcs = instance.arcs.map((other, a): Arc => {
+		const { swapPrep: _, swap: __, ...bare } = other
+		return a === arc ? { ...bare, lag: 0 } : other
 	})
 	const swaps = plan.swaps.filter((a) => a !== arc)
 	const { objective, status } = planExactly({ ...instance, arcs }, { ...terms, start: { ...plan, swaps } })

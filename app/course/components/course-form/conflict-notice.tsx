@@ -19,6 +19,7 @@ const FIELD_WORDS: Partial<Record<CourseDifference['field'], string>> = {
 	demoFlowers: 'Pieces to show',
 	homeworkMinutes: 'Homework',
 	homeAfterDays: 'Finishing at home',
+	endEarly: 'Ending early',
 	designs: 'Designs',
 	sessions: 'Sessions',
 	storeId: 'Between sessions',

@@ -1,5 +1,5 @@
 /** The form that makes and changes a course. */
-import { Form, Input, Radio, Select } from 'antd'
+import { Checkbox, Form, Input, Radio, Select } from 'antd'
 import { useState } from 'react'
 import { PACES, PLAN_FOR, type Course } from '../../../../core/course/course'
 import { courseSchema } from '../../schemas/course'
@@ -130,6 +130,9 @@ function How() {
 				</Form.Item>
 				<Form.Item name="homeworkMinutes" label="Most homework between two sessions" extra="0: none is given">
 					<DecimalInput step={10} suffix="min" />
+				</Form.Item>
+				<Form.Item name="endEarly" valuePropName="checked" label="Evenings that are left over">
+					<Checkbox>end early if it can</Checkbox>
 				</Form.Item>
 				<Form.Item name="homeAfterDays" label="To finish at home after the last" extra="none: all is done in class">
 					<DecimalInput suffix="days" />

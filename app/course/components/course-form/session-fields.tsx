@@ -1,5 +1,5 @@
 import { Button, Form, Select } from 'antd'
-import type { Course, Session } from '../../../../core/course/course'
+import { USUAL_MOVE_MINUTES, type Course, type Session } from '../../../../core/course/course'
 import { withExtraSession } from '../../../../core/course/extra-session'
 import type { Place } from '../../../../core/drying/place'
 import { handsOnMinutes } from '../../../../core/course/session-hours'
@@ -122,6 +122,9 @@ function BreakFields({ position }: { position: number }) {
 							</Form.Item>
 							<Form.Item name={[name, 'minutes']} label="for">
 								<DecimalInput suffix="min" step={5} />
+							</Form.Item>
+							<Form.Item name={[name, 'mayMoveMinutes']} label="May move by">
+								<DecimalInput suffix="min" step={5} placeholder={String(USUAL_MOVE_MINUTES)} />
 							</Form.Item>
 							<Button onClick={() => remove(name)} className="row-button">
 								No break

@@ -127,8 +127,8 @@ function tickStep(minutes: number, right: number): number {
 	return steps.find((step) => ((right - LEFT) * step) / minutes >= MIN_TICK_PX) ?? 120
 }
 
-function closedStretches({ session }: SessionStory, { toX }: ClockScale): { x: number; width: number }[] {
-	const { startMin, endMin, setUpMinutes, clearAwayMinutes, breaks } = session
+function closedStretches({ session, breaks }: SessionStory, { toX }: ClockScale): { x: number; width: number }[] {
+	const { startMin, endMin, setUpMinutes, clearAwayMinutes } = session
 	const stretches = [
 		{ from: startMin, to: startMin + setUpMinutes },
 		...breaks.map((pause) => ({ from: pause.startMin, to: pause.startMin + pause.minutes })),

@@ -110,6 +110,8 @@ const LEVEL_WORDS: Record<Extract<PlanDifference, { kind: 'level' }>['level'], s
 	finish: 'The end',
 	waiting: 'Waiting',
 	splits: 'Steps taken up again',
+	crowding: 'Spare minutes that an evening lacks',
+	apart: 'Between what belongs together',
 }
 
 function differenceWords(difference: PlanDifference): string {

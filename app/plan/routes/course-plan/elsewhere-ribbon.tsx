@@ -21,7 +21,7 @@ export function ElsewhereRibbon({ story }: { story: PlanStory }) {
 					<li>nothing to make ahead: all of it is done in class</li>
 				)}
 				{swaps.map((swap) => (
-					<li key={swap.fromTaskId + swap.toTaskId}>
+					<li key={swap.fromTaskId}>
 						<b>bring dry</b> {nameOfTask(sources.get(swap.fromTaskId))} · {duration(swap.prepMinutes)}, then{' '}
 						{waitSpan(swap.wait)}
 					</li>

@@ -7,7 +7,7 @@ import type { Plan } from '../../../../core/plan/problem/plan'
 import { wallTimeAfter } from '../../../../core/time/zone'
 import { usePlanSearch, type PlanProblem, type SearchState } from '../../solving/use-plan-search'
 import { nameAlternative } from '../../words/alternatives'
-import { proofWords } from '../../words/proof'
+import { isProvenBest, proofWords } from '../../words/proof'
 import { clock, count, duration, shortDay } from '../../../shared/words/times'
 import { missingWords } from '../../words/missing'
 import type { PlanData } from './load-plan.server'
@@ -45,7 +45,7 @@ export function PlanSearch({ plan }: { plan: PlanData }) {
 /** Nothing better is to be found. */
 function isSettled({ status, objective, proven }: PlanData): boolean {
 	return (
-		status === 'optimal' ||
+		isProvenBest({ objective, proven }) ||
 		status === 'impossible' ||
 		(status === 'infeasible' && proven.shortfall === objective?.shortfall)
 	)
@@ -58,7 +58,7 @@ function SearchAnswer({ plan, state }: { plan: PlanData; state: SearchState }) {
 		case 'failed':
 			return <p role="alert">The search could not be started: check the connection and try again.</p>
 		case 'comparing':
-			return <p>Looking for plans that differ: fewer sessions, less of your time, less waiting…</p>
+			return <p>Looking for plans that differ: fewer sessions, less of your time, less strain…</p>
 		case 'improving':
 			return (
 				<>

@@ -1,6 +1,6 @@
 import { Link } from 'react-router'
 import type { PlanStory, SessionStory } from '../../../../core/plan/tell/plan-story'
-import { proofWords } from '../../words/proof'
+import { isProvenBest, proofWords } from '../../words/proof'
 import { Why } from '../../../shared/components/why/why'
 import { count, duration, sessionName } from '../../../shared/words/times'
 import type { PlanData } from './load-plan.server'
@@ -33,7 +33,7 @@ export function PlanSummary({ plan, story }: { plan: PlanData; story: PlanStory 
 					</>
 				)}
 			</dl>
-			<p className={plan.status === 'optimal' ? 'proof is-proven' : 'proof'}>{proofWords(plan)}</p>
+			<p className={isProvenBest(plan) ? 'proof is-proven' : 'proof'}>{proofWords(plan)}</p>
 			<PlanSearch plan={plan} />
 			<p className="soft small">
 				Waits are computed for {plan.places.rooms.join(' and ')} and, between sessions, {plan.places.store}, so that

@@ -87,8 +87,9 @@ function WaitWords({
 				<span>You bring {nameOfTask(other)} dry, in exchange for the fresh piece.</span>
 			) : (
 				<span>
-					{nameOfTask(other)} ends on {made}; {stage ?? 'ready'} by {shortDay(thread.readyAt.date)},{' '}
-					{clock(thread.readyAt.minuteOfDay)}
+					{nameOfTask(other)} ends on {made}
+					{thread.readyAt &&
+						`; ${stage ?? 'ready'} by ${shortDay(thread.readyAt.date)}, ${clock(thread.readyAt.minuteOfDay)}`}
 					{thread.sure !== undefined && `, and ${percentSure(thread.sure)} sure when it is needed`}.
 				</span>
 			)}

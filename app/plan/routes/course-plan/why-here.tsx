@@ -1,6 +1,6 @@
 import { Button } from 'antd'
 import { useState } from 'react'
-import { compareObjectives } from '../../../../core/plan/problem/objective'
+import { compareObjectives, FELT_LEVELS } from '../../../../core/plan/problem/objective'
 import type { Freed } from '../../../../core/plan/why/free-wait'
 import { usePlanSearch } from '../../solving/use-plan-search'
 import { duration, wait } from '../../../shared/words/times'
@@ -19,7 +19,7 @@ export function WhyHere({ why, plan }: { why: Why; plan: PlanData }) {
 			<dd>
 				{holds.length === 0 && <span>nothing: it could start earlier.</span>}
 				{holds.map((hold) => (
-					<span key={hold.kind + ('task' in hold ? hold.task : hold.session)}>{holdWords(hold)}.</span>
+					<span key={hold.kind + ('task' in hold ? hold.task : '')}>{holdWords(hold)}.</span>
 				))}
 			</dd>
 			<dt>Could move</dt>
@@ -63,13 +63,15 @@ function WithoutWait({ arc, plan }: { arc: number; plan: PlanData }) {
 function freedWords(freed: Freed | undefined, { objective }: PlanData): string {
 	if (!freed || !objective) return 'Without that wait no plan was found in time.'
 	const { objective: without, isProven } = freed
-	if (compareObjectives(without, objective) >= 0)
+	if (compareObjectives(without, objective, FELT_LEVELS) >= 0)
 		return isProven ? 'Without that wait nothing would be better.' : 'Nothing better was found without that wait.'
 	const gains = [
 		gain(objective.shortfall, without.shortfall, 'less is missing'),
 		gain(objective.prepMinutes, without.prepMinutes, 'less of your time'),
 		gain(objective.finish, without.finish, 'earlier at the end'),
 		gain(objective.waiting, without.waiting, 'less waiting'),
+		gain(objective.crowding, without.crowding, 'more to spare at the ends'),
+		gain(objective.apart, without.apart, 'less between what belongs together'),
 	].filter(Boolean)
 	return `Without that wait: ${gains.length > 0 ? gains.join(', ') : 'more could be taught in class'}.`
 }
@@ -87,7 +89,9 @@ function holdWords(hold: Why['holds'][number]): string {
 		case 'hands':
 			return `the hands are busy with ${nameOfTask(hold.source)} until then`
 		case 'opening':
-			return `session ${hold.session} opens then, or its break ends`
+			return `session ${hold.session} opens then`
+		case 'break':
+			return 'the break is over then'
 		case 'limit':
 			return `${nameOfTask(hold.source)} must follow within ${wait(hold.minutes)}`
 	}

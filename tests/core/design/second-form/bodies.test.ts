@@ -1,4 +1,5 @@
 /** What is built dries as a body, bodies and outlines of all kinds, and limits that are computed. */
+import { lagMinutes } from '../../../../core/plan/problem/instance'
 import { describe, expect, test } from 'vitest'
 import { bodySoFar } from '../../../../core/design/body-so-far'
 import type { Design, Part } from '../../../../core/design/design'
@@ -130,13 +131,16 @@ describe('a flower that is glued together', () => {
 
 		expect(others).toEqual([])
 		expect(subject).toMatchObject({ type: 'piece', what: 'body', piece: toBodies(body.flower) })
-		const lag = packDesign(rose()).compiled.instance.arcs.find(({ to }) => to === 'test/pack')?.lag ?? 0
-		const alone =
+		const waitBeforePacking = ({ compiled }: ReturnType<typeof packDesign>) =>
+			lagMinutes(compiled.instance.arcs.find(({ to }) => to === 'test/pack') ?? { lag: 0 })
+		const lag = waitBeforePacking(packDesign(rose()))
+		const alone = waitBeforePacking(
 			packDesign({
 				...rose(),
 				layers: [],
 				steps: rose().steps.map(({ lays: _, pieces: __, ...step }) => step),
-			}).compiled.instance.arcs.find(({ to }) => to === 'test/pack')?.lag ?? 0
+			}),
+		)
 		expect(lag).toBeGreaterThan(alone)
 	})
 
@@ -293,8 +297,11 @@ describe('limits that are computed', () => {
 				}),
 			],
 			steps: [
-				makeStep('cut', 'strips', [], { materials: [{ name: 'spirit', kind: 'strong alcohol' }] }),
-				makeStep('fold', 'strips', [{ after: 'cut', ...need }]),
+				makeStep('cut', 'strips', [], {
+					minutesPerPiece: 0.4,
+					materials: [{ name: 'spirit', kind: 'strong alcohol' }],
+				}),
+				makeStep('fold', 'strips', [{ after: 'cut', ...need }], { minutesPerPiece: 0.4 }),
 			],
 		})
 	const arcOf = (need: object) =>
@@ -308,9 +315,9 @@ describe('limits that are computed', () => {
 	})
 
 	test('while damp: some minutes after the paint, no more', () => {
-		const { lag, maxLag } = arcOf({ whileDamp: true }) ?? {}
+		const { lag = Infinity, maxLag } = arcOf({ whileDamp: true }) ?? {}
 
-		expect(maxLag).toBeGreaterThanOrEqual(lag ?? Infinity)
+		expect(maxLag).toBeGreaterThanOrEqual(lagMinutes({ lag }))
 		expect(maxLag).toBeLessThan(5)
 	})
 

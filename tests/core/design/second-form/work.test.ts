@@ -1,4 +1,5 @@
 /** Steps, bundles, lengths, wires and mixtures as instructors mean them. */
+import { lagMinutes } from '../../../../core/plan/problem/instance'
 import { describe, expect, test } from 'vitest'
 import { passOn } from '../../../../core/design/bypass-steps'
 import { countProblems } from '../../../../core/design/count-problems'
@@ -87,7 +88,7 @@ describe('a step that is not chosen', () => {
 		}
 		const { instance } = packDesign(extra).compiled
 		const lagOf = (from: string, to: string) =>
-			instance.arcs.find((arc) => arc.from === `test/${from}` && arc.to === `test/${to}`)?.lag ?? 0
+			lagMinutes(instance.arcs.find((arc) => arc.from === `test/${from}` && arc.to === `test/${to}`) ?? { lag: 0 })
 
 		expect(lagOf('shape', 'tape')).toBeGreaterThan(3 * lagOf('shape', 'dust'))
 	})

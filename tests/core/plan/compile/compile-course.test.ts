@@ -97,12 +97,12 @@ describe('a compiled course', () => {
 		}
 	})
 
-	test('prices a swap by all that leads up to it, done by the instructor alone for all students', () => {
+	test('prices a set of dried pieces by all that leads up to it, done by the instructor alone for all students', () => {
 		const { instance } = compile()
 		const arc = instance.arcs.find(({ from, to }) => from === 'magnolia/centre-snip' && to === 'magnolia/tape-inner')
 
 		// Half of (2 + 8·6) and half of 8·7, at half a practised student's time.
-		expect(arc).toMatchObject({ swapPrep: 25 + 28 })
+		expect(instance.prepared?.find(({ id }) => id === arc?.swap)).toMatchObject({ minutes: 25 + 28 })
 	})
 
 	test('gives homework only where it is allowed', () => {

@@ -1,3 +1,4 @@
+import { lagMinutes } from '../../../../core/plan/problem/instance'
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { compileCourse } from '../../../../core/plan/compile/compile-course'
@@ -35,7 +36,9 @@ const compile = (terms: DryingTerms, change: Partial<Course> = {}) => {
 	return compileCourse({ ...course, ...change }, [{ design: resolveDesign(magnolia, {}), flowersPerStudent: 1 }], terms)
 }
 const lagsOf = ({ instance, arcs }: ReturnType<typeof compile>) => {
-	return new Map(instance.arcs.flatMap(({ lag }, a) => (arcs[a]?.wait ? [[arcs[a].wait.key, lag] as const] : [])))
+	return new Map(
+		instance.arcs.flatMap((arc, a) => (arcs[a]?.wait ? [[arcs[a].wait.key, lagMinutes(arc)] as const] : [])),
+	)
 }
 
 describe('waits of a course', () => {

@@ -18,15 +18,29 @@ const evening: Session = {
 }
 
 describe('windows', () => {
-	test('are the hours less setting up, breaks and clearing away, from the first opening', () => {
+	test('are the hours less setting up and clearing away, from the first opening', () => {
 		const { origin, windows } = toWindows([evening, { ...evening, date: '2026-03-12', breaks: [] }], NO_ZONE)
 
 		expect(origin).toEqual({ date: '2026-03-05', minuteOfDay: 1145, zone: NO_ZONE })
 		expect(windows).toEqual([
-			{ open: 0, close: 55, session: 1 },
-			{ open: 65, close: 105, session: 1 },
+			{ open: 0, close: 105, session: 1 },
 			{ open: 10080, close: 10185, session: 2 },
 		])
+	})
+
+	test('have breaks that move by a quarter of an hour, or as the course says, within the hands-on time', () => {
+		const movingBy = (mayMoveMinutes?: number) => {
+			const pause = { startMin: 1200, minutes: 10, ...(mayMoveMinutes !== undefined && { mayMoveMinutes }) }
+			return toWindows([{ ...evening, breaks: [pause] }], NO_ZONE).breaks
+		}
+
+		expect(movingBy()).toEqual([{ session: 1, minutes: 10, earliest: 40, latest: 70 }])
+		expect(movingBy(0)).toEqual([{ session: 1, minutes: 10, earliest: 55, latest: 55 }])
+		expect(movingBy(120)).toEqual([{ session: 1, minutes: 10, earliest: 0, latest: 95 }])
+	})
+
+	test('are to have a tenth of them to spare, in whole minutes', () => {
+		expect(toWindows([evening], NO_ZONE).sessions).toEqual([{ session: 1, bufferMinutes: 10 }])
 	})
 
 	test('lead back to the wall clock, over midnight too', () => {
@@ -36,8 +50,8 @@ describe('windows', () => {
 		expect(wallTimeAfter(origin, 1440)).toEqual({ date: '2026-03-06', minuteOfDay: 1145 })
 	})
 
-	test('never touch: a break of no minutes is none', () => {
-		expect(toWindows([{ ...evening, breaks: [{ startMin: 1200, minutes: 0 }] }], NO_ZONE).windows).toHaveLength(1)
+	test('know no break of no minutes', () => {
+		expect(toWindows([{ ...evening, breaks: [{ startMin: 1200, minutes: 0 }] }], NO_ZONE).breaks).toEqual([])
 		expect(handsOnMinutes(evening)).toBe(95)
 	})
 

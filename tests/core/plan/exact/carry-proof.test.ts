@@ -1,14 +1,23 @@
 import { expect, test } from 'vitest'
 import { carryProof } from '../../../../core/plan/exact/carry-proof'
 
-const best = { shortfall: 0, valueLost: 4, prepMinutes: 31, finish: 110, waiting: 23, splits: 0 }
+const best = {
+	shortfall: 0,
+	valueLost: 4,
+	prepMinutes: 31,
+	lastSession: 2,
+	strain: 23,
+	late: 60,
+	order: 0,
+	soon: 40,
+}
 const proof = { status: 'optimal' as const, proven: best, bounds: best }
 
 test.each([
 	{ name: 'all of it, to a plan as good', plan: best, status: 'optimal', proven: best, bounds: best },
 	{
 		name: 'up to the first level that is worse, and its bound',
-		plan: { ...best, prepMinutes: 78, finish: 90 },
+		plan: { ...best, prepMinutes: 78, lastSession: 1 },
 		status: 'feasible',
 		proven: { shortfall: 0, valueLost: 4 },
 		bounds: { shortfall: 0, valueLost: 4, prepMinutes: 31 },

@@ -72,7 +72,7 @@ describe('why here', () => {
 test('what would change without a wait', () => {
 	const freed = planWithoutWait(instance, 0, plan)
 
-	expect(freed).toEqual({
+	expect(freed).toMatchObject({
 		objective: { shortfall: 0, valueLost: 0, prepMinutes: 0, finish: 1455, waiting: 0, splits: 0 },
 		isProven: true,
 	})
