@@ -16,6 +16,7 @@ import type { Plan } from '../problem/plan'
 import { planQuickly } from '../quick/plan-quickly'
 import { LevelSearch, type Incumbent } from './level-search'
 import { Neighbourhoods } from './neighbourhoods'
+import { tidyBreaks } from './tidy-breaks'
 import { tidySwaps } from './tidy-swaps'
 
 /** How much may be searched, from where, and within what. */
@@ -127,13 +128,18 @@ class ExactSearch {
 	run(): ExactPlan {
 		this.#startQuickly()
 		// Not even a model is built where nothing may be searched.
-		if (this.#terms.nodes === 0) return this.#report()
-		if (this.#terms.limits) this.#pushLevels(this.#terms.limits)
-		else {
-			if (!this.#best || this.#best.objective.shortfall > 0) this.#findRoom()
-			if (this.#best?.objective.shortfall === 0) this.#pushLevels({})
+		if (this.#terms.nodes !== 0) this.#searchOn()
+		if (this.#best) {
+			const plan = tidyBreaks(this.#instance, this.#best.plan)
+			this.#best = { plan, objective: checkPlan(this.#instance, plan).objective ?? this.#best.objective }
 		}
 		return this.#report()
+	}
+
+	#searchOn(): void {
+		if (this.#terms.limits) return this.#pushLevels(this.#terms.limits)
+		if (!this.#best || this.#best.objective.shortfall > 0) this.#findRoom()
+		if (this.#best?.objective.shortfall === 0) this.#pushLevels({})
 	}
 
 	/** The search begins from the best of a given plan and a quick one: every plan found later is better. */

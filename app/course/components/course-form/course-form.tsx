@@ -131,11 +131,11 @@ function How() {
 				<Form.Item name="homeworkMinutes" label="Most homework between two sessions" extra="0: none is given">
 					<DecimalInput step={10} suffix="min" />
 				</Form.Item>
-				<Form.Item name="endEarly" valuePropName="checked" label="Evenings that are left over">
-					<Checkbox>end early if it can</Checkbox>
-				</Form.Item>
 				<Form.Item name="homeAfterDays" label="To finish at home after the last" extra="none: all is done in class">
 					<DecimalInput suffix="days" />
+				</Form.Item>
+				<Form.Item name="endEarly" valuePropName="checked" label="If evenings are left over">
+					<Checkbox>end early if it can</Checkbox>
 				</Form.Item>
 			</div>
 		</section>

@@ -1,7 +1,15 @@
 import { daysBetween } from '../../../../core/time/calendar'
 import { isNever } from '../../../../core/plan/problem/never'
 import { clock, duration, gap, sessionName, shortDay } from '../../../shared/words/times'
-import { BAND_HEIGHT, LEFT, LEGEND_ROW, SPARE_WIDTH, TILE_INSET, type PlacedBand } from './band-layout'
+import {
+	BAND_HEIGHT,
+	LEFT,
+	LEGEND_ROW,
+	SPARE_WIDTH,
+	TILE_INSET,
+	type PlacedBand,
+	type PlacedBreak,
+} from './band-layout'
 import type { PlanLinks } from './plan-bands'
 
 interface BandGroundProps {
@@ -33,6 +41,9 @@ export function BandGround({ band, next, pictureWidth, textureId, missingMinutes
 					fill={`url(#${textureId}-closed)`}
 				/>
 			))}
+			{band.breaks.map((placed) => (
+				<BreakMark key={placed.x} placed={placed} y={y} />
+			))}
 			<SpareWords x={pictureWidth} y={y} spareMinutes={session.spareMinutes} missingMinutes={missingMinutes} />
 			{band.gap && next && (
 				<g>
@@ -51,6 +62,34 @@ export function BandGround({ band, next, pictureWidth, textureId, missingMinutes
 		</g>
 	)
 }
+
+/** Tea where the plan has it, and under it the span in which it may move. */
+function BreakMark({ placed: { pause, x, width, spanX, spanWidth }, y }: { placed: PlacedBreak; y: number }) {
+	const { startMin, minutes, earliestMin, latestMin } = pause
+	const height = BAND_HEIGHT - 2 * TILE_INSET
+	const movesWords = latestMin > earliestMin ? `; it may begin from ${clock(earliestMin)} to ${clock(latestMin)}` : ''
+	const lineY = y - 5
+	return (
+		<g className="plan-break">
+			<title>{`Break ${clock(startMin)}, ${duration(minutes)}${movesWords}`}</title>
+			<rect x={x} y={y + TILE_INSET} width={width} height={height} rx={9} className="plan-break-body" />
+			{width >= LEAST_BREAK_WIDTH && (
+				<text x={x + width / 2} y={y + BAND_HEIGHT / 2 + 4} textAnchor="middle">
+					break
+				</text>
+			)}
+			{spanWidth > width + 1 && (
+				<path
+					d={`M${spanX} ${lineY - 3}v6M${spanX} ${lineY}h${spanWidth}M${spanX + spanWidth} ${lineY - 3}v6`}
+					className="plan-break-span"
+				/>
+			)}
+		</g>
+	)
+}
+
+/** In which its word has room, px. */
+const LEAST_BREAK_WIDTH = 40
 
 function SessionName({ band: { session, y }, link }: Pick<BandGroundProps, 'band' | 'link'>) {
 	const { startMin, date } = session.session

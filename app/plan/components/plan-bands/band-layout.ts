@@ -1,5 +1,5 @@
 /** Where everything of the plan's picture stands, in px of its view box. Pure: from a told plan to coordinates. */
-import type { PlanStory, SessionStory, Thread, Tile } from '../../../../core/plan/tell/plan-story'
+import type { BreakStory, PlanStory, SessionStory, Thread, Tile } from '../../../../core/plan/tell/plan-story'
 import { layOutLegend, tileWords, type LegendItem, type TileLine } from './tile-words'
 
 /** Of the whole picture; one session alone has a wider clock. */
@@ -40,13 +40,23 @@ export interface PlacedThread {
 	end: { x: number; y: number }
 }
 
+/** A break where it lies, and the span in which it may lie. */
+export interface PlacedBreak {
+	pause: BreakStory
+	x: number
+	width: number
+	spanX: number
+	spanWidth: number
+}
+
 export interface PlacedBand {
 	session: SessionStory
 	y: number
 	x: number
 	width: number
-	/** Breaks and the minutes of setting up and clearing away: no hands-on time. */
+	/** Setting up and clearing away: no hands-on time. */
 	closed: { x: number; width: number }[]
+	breaks: PlacedBreak[]
 	tiles: PlacedTile[]
 	/** What has no room on its tile, under the band. */
 	legend: LegendItem[]
@@ -89,6 +99,7 @@ export function layOutBands({ sessions, threads }: PlanStory, width = WIDTH, fir
 			x: scale.toX(session.session.startMin),
 			width: scale.toX(session.session.endMin) - scale.toX(session.session.startMin),
 			closed: closedStretches(session, scale),
+			breaks: session.breaks.map((pause) => placeBreak(pause, scale)),
 			tiles: placed,
 			legend,
 			legendY: y + BAND_HEIGHT + LEGEND_ROW,
@@ -127,16 +138,21 @@ function tickStep(minutes: number, right: number): number {
 	return steps.find((step) => ((right - LEFT) * step) / minutes >= MIN_TICK_PX) ?? 120
 }
 
-function closedStretches({ session, breaks }: SessionStory, { toX }: ClockScale): { x: number; width: number }[] {
+function closedStretches({ session }: SessionStory, { toX }: ClockScale): { x: number; width: number }[] {
 	const { startMin, endMin, setUpMinutes, clearAwayMinutes } = session
 	const stretches = [
 		{ from: startMin, to: startMin + setUpMinutes },
-		...breaks.map((pause) => ({ from: pause.startMin, to: pause.startMin + pause.minutes })),
 		{ from: endMin - clearAwayMinutes, to: endMin },
 	]
 	return stretches
 		.filter(({ from, to }) => to > from)
 		.map(({ from, to }) => ({ x: toX(from), width: toX(to) - toX(from) }))
+}
+
+function placeBreak(pause: BreakStory, { toX }: ClockScale): PlacedBreak {
+	const { startMin, minutes, earliestMin, latestMin } = pause
+	const [x, spanX] = [toX(startMin), toX(earliestMin)]
+	return { pause, x, width: toX(startMin + minutes) - x, spanX, spanWidth: toX(latestMin + minutes) - spanX }
 }
 
 function placeTile(tile: Tile, number: number, { toX }: ClockScale): PlacedTile & { legend?: string } {

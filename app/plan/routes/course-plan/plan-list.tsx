@@ -1,4 +1,4 @@
-import type { PlanStory, SessionStory } from '../../../../core/plan/tell/plan-story'
+import type { BreakStory, PlanStory, SessionStory, Tile } from '../../../../core/plan/tell/plan-story'
 import { clock, duration, longDay, sessionName } from '../../../shared/words/times'
 import { waitSpan } from '../../../drying/words/waits'
 import { nameOfTask } from '../../words/tasks'
@@ -58,33 +58,68 @@ function SessionList({
 			{session.tiles.length === 0 ? (
 				<p className="soft">Nothing falls into this session.</p>
 			) : (
-				<ol start={firstNumber}>
-					{session.tiles.map(({ taskId, source, startMin: from, endMin, run, runCount, pieceCount, isOver }) => (
-						<li key={`${taskId} ${run}`} className={isOver ? 'is-over' : ''}>
-							<span className="plan-list-time">
-								{clock(from)}–{clock(endMin)}
-							</span>
-							<span>
-								{source.type === 'demo' ? (
-									<>
-										<em>you show</em> {source.label}
-									</>
-								) : (
-									<>
-										<strong>{source.partName}</strong> {source.label}
-										<span className="soft">
-											{pieceCount > 1 && ` · ${pieceCount} pieces`}
-											{runCount > 1 && ` · part ${run} of ${runCount}`}
-										</span>
-									</>
-								)}
-								{isOver && <span className="plan-list-over"> ends after the close</span>}
-							</span>
-							<span className="plan-list-minutes">{endMin - from} min</span>
-						</li>
-					))}
+				<ol>
+					{linesOf(session).map((line, l) =>
+						'tile' in line ? (
+							<TileLine
+								key={`${line.tile.taskId} ${line.tile.run}`}
+								tile={line.tile}
+								number={firstNumber + line.index}
+							/>
+						) : (
+							<li key={`break ${l}`} className="is-break">
+								<span className="plan-list-time">
+									{clock(line.pause.startMin)}–{clock(line.pause.startMin + line.pause.minutes)}
+								</span>
+								<span>{breakWords(line.pause)}</span>
+								<span className="plan-list-minutes">{line.pause.minutes} min</span>
+							</li>
+						),
+					)}
 				</ol>
 			)}
 		</section>
+	)
+}
+
+/** Steps, and the breaks between them, in the order of the clock. */
+function linesOf({ tiles, breaks }: SessionStory): ({ tile: Tile; index: number } | { pause: BreakStory })[] {
+	const lines = [
+		...tiles.map((tile, index) => ({ startMin: tile.startMin, line: { tile, index } })),
+		...breaks.map((pause) => ({ startMin: pause.startMin, line: { pause } })),
+	]
+	return lines.toSorted((a, b) => a.startMin - b.startMin).map(({ line }) => line)
+}
+
+/** 'Break', and where it may move to. */
+function breakWords({ earliestMin, latestMin }: BreakStory): string {
+	return latestMin > earliestMin ? `Break, to begin from ${clock(earliestMin)} to ${clock(latestMin)}` : 'Break'
+}
+
+function TileLine({ tile, number }: { tile: Tile; number: number }) {
+	const { source, startMin: from, endMin, run, runCount, pieceCount, isOver } = tile
+	return (
+		<li value={number} className={isOver ? 'is-over' : ''}>
+			<span className="plan-list-time">
+				{clock(from)}–{clock(endMin)}
+			</span>
+			<span>
+				{source.type === 'demo' ? (
+					<>
+						<em>you show</em> {source.label}
+					</>
+				) : (
+					<>
+						<strong>{source.partName}</strong> {source.label}
+						<span className="soft">
+							{pieceCount > 1 && ` · ${pieceCount} pieces`}
+							{runCount > 1 && ` · part ${run} of ${runCount}`}
+						</span>
+					</>
+				)}
+				{isOver && <span className="plan-list-over"> ends after the close</span>}
+			</span>
+			<span className="plan-list-minutes">{endMin - from} min</span>
+		</li>
 	)
 }

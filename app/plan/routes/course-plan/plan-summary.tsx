@@ -32,6 +32,31 @@ export function PlanSummary({ plan, story }: { plan: PlanData; story: PlanStory 
 						<dd>{objective.splits}</dd>
 					</>
 				)}
+				{objective?.crowding ? (
+					<>
+						<dt>Short of time to spare</dt>
+						<dd>
+							<Why reasons={['a tenth of a session’s hands-on time should be left at its end']}>
+								{duration(objective.crowding)}
+							</Why>
+						</dd>
+					</>
+				) : null}
+				{objective?.apart ? (
+					<>
+						<dt>Between what belongs together</dt>
+						<dd>
+							<Why
+								reasons={[
+									'from a demonstration to the first step that uses it, and between steps wanted straight after one another',
+									'another session in between counts an hour more',
+								]}
+							>
+								{duration(objective.apart)}
+							</Why>
+						</dd>
+					</>
+				) : null}
 			</dl>
 			<p className={isProvenBest(plan) ? 'proof is-proven' : 'proof'}>{proofWords(plan)}</p>
 			<PlanSearch plan={plan} />
