@@ -5,7 +5,7 @@ import type { DesignInCourse } from '../../core/plan/compile/compile-course'
 import { beliefOf, storeOf } from '../../core/plan/compile/drying-terms'
 import type { CoursePlan } from '../../core/plan/plan-course'
 import { findSoftening } from '../../core/plan/tell/find-softening'
-import type { HopelessWait } from '../../core/plan/tell/doubtful-waits'
+import { listHopeless, type HopelessWait } from '../../core/plan/tell/doubtful-waits'
 import { tellPlan } from '../../core/plan/tell/plan-story'
 import { present } from '../../core/present'
 import { rungWords } from '../drying/words/drying'
@@ -36,11 +36,17 @@ export function toldPlan({
 	const threads = askOfThreads(coursePlan, designs, tellPlan(compiled, plan, course.sessions))
 	const told = {
 		...threads,
-		hopeless: threads.story.hopeless.map((wait) => ({ ...wait, helps: whatHelps(coursePlan, designs, wait) })),
+		hopeless: hopelessOf({ coursePlan, designs }),
 		softening: findSoftening(coursePlan, designs, threads.story.threads),
 	}
 	known.set(coursePlan, { fingerprint, told })
 	return told
+}
+
+/** Waits that never end in their room, with what would help; they are told where there is no plan too. */
+export function hopelessOf({ coursePlan, designs }: Pick<CurrentPlan, 'coursePlan' | 'designs'>): ToldPlan['hopeless'] {
+	const { compiled, plan = { swaps: [] } } = coursePlan
+	return listHopeless(compiled, plan).map((wait) => ({ ...wait, helps: whatHelps(coursePlan, designs, wait) }))
 }
 
 /** What would make a hopeless wait possible, in words; each was tried. */

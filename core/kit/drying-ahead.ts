@@ -5,6 +5,6 @@ import type { CourseWait } from '../plan/compile/compiled-course'
  * computed, and the design's own where it was not, or where it never ends in the rooms of the course. No day is reckoned
  * from a wait that does not end.
  */
-export function minutesAhead({ p90Minutes, plannedMinutes, usualMinutes, needsHumidityBelow }: CourseWait): number {
-	return p90Minutes ?? (needsHumidityBelow === undefined ? plannedMinutes : usualMinutes)
+export function minutesAhead({ p90Minutes, plannedMinutes, usualMinutes }: CourseWait): number {
+	return p90Minutes ?? plannedMinutes ?? usualMinutes
 }

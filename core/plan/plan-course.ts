@@ -5,6 +5,7 @@ import { InputError } from '../errors'
 import { planExactly, type ExactPlan, type ExactTerms } from './exact/plan-exactly'
 import { compileCourse, type DesignInCourse } from './compile/compile-course'
 import type { CompiledCourse } from './compile/compiled-course'
+import { listEndless } from './compile/find-endless'
 import type { Course } from '../course/course'
 import { giveKeys, nameItems } from '../course/course-items'
 import { ORDINARY_TERMS, type PlanTerms } from './compile/drying-terms'
@@ -23,6 +24,9 @@ export interface PlanInputs {
 	terms: PlanTerms
 }
 
+/** Of a course that cannot be made, whatever is searched. */
+const IMPOSSIBLE = { status: 'impossible' as const, proven: {}, bounds: {}, conflicts: 0, nodes: 0 }
+
 /** Enough for most courses to be proven, and a second at most for the others. */
 const USUAL_NODES = 1500
 
@@ -39,7 +43,10 @@ export function planCourse(
 	effort: PlanningEffort = { nodes: USUAL_NODES },
 ): CoursePlan {
 	const compiled = compileCourse(course, resolveCourse(course, designs), terms)
-	return { course, compiled, terms, ...planExactly(compiled.instance, effort) }
+	const inputs = { course, compiled, terms }
+	// What can never be kept is named before any search.
+	if (listEndless(compiled.instance).length > 0) return { ...inputs, ...IMPOSSIBLE }
+	return { ...inputs, ...planExactly(compiled.instance, effort) }
 }
 
 /**

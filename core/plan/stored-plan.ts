@@ -91,9 +91,14 @@ interface Loose extends Pick<
 	plan?: Plan
 }
 
+/** More minutes missing than any course has: in older documents ninety days stood for what never dries. */
+const ENDLESS_SHORTFALL = 45 * 1440
+
 /** A plan and its value stand together or not at all, by status. */
 function withOutcome({ status, plan, objective, ...rest }: Loose): CoursePlan {
 	if (status === 'impossible' || status === 'unknown') return { ...rest, status }
+	if (objective && objective.shortfall >= ENDLESS_SHORTFALL)
+		return { ...rest, status: 'impossible', proven: {}, bounds: {} }
 	return { ...rest, status, plan: defined(plan, 'no placements'), objective: defined(objective, 'no value') }
 }
 

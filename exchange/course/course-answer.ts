@@ -8,7 +8,6 @@ import type { Plan } from '../../core/plan/problem/plan'
 import { layTasks, tellPlan, type ElsewhereTask, type PlanStory, type Tile } from '../../core/plan/tell/plan-story'
 import { tryWaysOut } from '../../core/plan/ways-out/ways-out'
 import { lagMinutes } from '../../core/plan/problem/instance'
-import { isNever } from '../../core/plan/problem/never'
 import { toMoment } from '../../core/time/wall-clock'
 import { wallTimeAfter } from '../../core/time/zone'
 import { tellKit } from '../kit/kit-answer'
@@ -34,9 +33,11 @@ export function tellCourse(
 ): object {
 	const { course, compiled, plan, status, objective, proven, bounds } = made
 	const story = plan && tellPlan(compiled, plan, course.sessions)
-	const isImpossible = objective !== undefined && isNever(objective.shortfall)
 	return {
-		...(isImpossible ? IMPOSSIBLE : { status, objective: objective ?? null, proven, bounds }),
+		status,
+		objective: objective ?? null,
+		proven,
+		bounds,
 		ms,
 		...(plan && story ? tellWork(made, plan, story) : NO_WORK),
 		waits: tellWaits(made, story),
@@ -44,9 +45,6 @@ export function tellCourse(
 		kit: plan ? tellKit(document, { compiled, plan }) : null,
 	}
 }
-
-/** Something in it never gets dry enough: no minutes stand for what is missing. */
-const IMPOSSIBLE = { status: 'impossible', objective: null, proven: {}, bounds: {} }
 
 /** What a claim that is sure means. */
 const SURE = 0.9
@@ -128,7 +126,7 @@ function tellWaits({ compiled }: CoursePlan, story: PlanStory | undefined): obje
 				to: stepOf(compiled.tasks[arc.to]),
 				...(wait.film === undefined ? { stage: stage ?? null } : { film: wait.film }),
 				...promiseOf(wait),
-				slackMinutes: isWaited && !isNever(lagMinutes(arc)) ? thread.hangsMinutes - lagMinutes(arc) : null,
+				slackMinutes: isWaited ? thread.hangsMinutes - lagMinutes(arc) : null,
 			},
 		]
 	})

@@ -6,7 +6,7 @@ import { wait } from '../../shared/words/times'
 /** '4–7 h' from even odds to 90 %; '12 h, by hand'; 'usually 12 h'; 'never there'. */
 export function waitSpan(source: CourseWait): string {
 	const { basis, plannedMinutes, p50Minutes, p90Minutes, needsHumidityBelow, usualMinutes } = source
-	if (basis === 'by hand') return `${wait(plannedMinutes)}, by hand`
+	if (basis === 'by hand') return `${wait(plannedMinutes ?? usualMinutes)}, by hand`
 	if (needsHumidityBelow !== undefined) return source.claim === 'unlikely' ? 'not to be expected there' : 'never there'
 	if (basis === 'stated' || p50Minutes === undefined) return `usually ${wait(usualMinutes)}`
 	const span = hoursRange(p50Minutes / 60, (p90Minutes ?? p50Minutes) / 60)
@@ -61,7 +61,7 @@ export function explainWait(source: CourseWait): string[] {
 	const onRoom = roomWords(source)
 	if (onRoom !== '') lines.push(onRoom)
 	if (needsHumidityBelow !== undefined) lines.push(`It needs air ${neededAir(needsHumidityBelow)}.`)
-	if (basis === 'by hand') lines.push(`Set by hand: ${wait(plannedMinutes)}.`)
+	if (basis === 'by hand') lines.push(`Set by hand: ${wait(plannedMinutes ?? usualMinutes)}.`)
 	if (basis === 'stated') lines.push('Nothing of it can be computed: the design’s own figure holds.')
 	lines.push(`The design says usually ${wait(usualMinutes)}.`)
 	for (const reason of slow) lines.push(`Slow, because ${slowWords(reason)}.`)

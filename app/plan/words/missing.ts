@@ -1,8 +1,10 @@
 /** What a course lacks that does not fit, in words. */
-import { isNever } from '../../../core/plan/problem/never'
 import { duration } from '../../shared/words/times'
 
-/** '40 min missing'; no minutes stand for what never dries. */
+/** '40 min missing'. */
 export function missingWords(minutes: number): string {
-	return isNever(minutes) ? 'something never gets dry' : `${duration(minutes)} missing`
+	return `${duration(minutes)} missing`
 }
+
+/** Of a course that cannot be made, however long it is. */
+export const IMPOSSIBLE_WORDS = 'cannot be made as it is'

@@ -1,7 +1,6 @@
 /** What is proven of a plan, in words. */
 import type { ExactPlan } from '../../../core/plan/exact/plan-exactly'
 import type { Objective } from '../../../core/plan/problem/objective'
-import { isNever } from '../../../core/plan/problem/never'
 import { duration } from '../../shared/words/times'
 
 type Proof = Pick<ExactPlan, 'status' | 'objective' | 'proven' | 'bounds'>
@@ -44,10 +43,8 @@ const PROVEN_WORDS: Record<Level, string> = {
 }
 
 function lateWords({ shortfall }: Objective, proven: Partial<Objective>, bounds: Partial<Objective>): string {
-	if (proven.shortfall !== undefined && !isNever(shortfall))
-		return `Proven: nothing shorter than ${duration(shortfall)} more will do.`
+	if (proven.shortfall !== undefined) return `Proven: nothing shorter than ${duration(shortfall)} more will do.`
 	const least = bounds.shortfall ?? 0
-	if (isNever(shortfall)) return 'Something in it never gets dry enough where it lies.'
 	return least > 0
 		? `At least ${duration(least)} more are proven to be needed.`
 		: 'It is not proven that it cannot fit.'

@@ -4,7 +4,7 @@ import type { Need } from '../../design/design'
 import { kindsUsed } from '../../design/kinds-used'
 import { limitOf } from '../../design/need-limit'
 import type { ResolvedDesign, ResolvedStep } from '../../design/resolve-design'
-import type { Arc, PreparedSet } from '../problem/instance'
+import type { Arc, Lag, PreparedSet } from '../problem/instance'
 import type { Finders } from './compile-steps'
 import type { ArcSource } from './compiled-course'
 import { waitKey } from './find-waits'
@@ -31,7 +31,8 @@ export function compileArcs(
 				...(wait && { wait: { ...wait, key, usualMinutes: need.wait?.usualMinutes ?? 0 } }),
 			}
 			const found = findLimit(design, fromStep, need)
-			const lag = Math.max(wait?.plannedMinutes ?? 0, found?.fromMinutes ?? 0)
+			const isNever = wait !== undefined && wait.plannedMinutes === undefined
+			const lag = isNever ? 'never' : Math.max(wait?.plannedMinutes ?? 0, found?.fromMinutes ?? 0)
 			const arc = compileArc(from, to, need, {
 				lag,
 				limitMinutes: found?.untilMinutes,
@@ -77,25 +78,29 @@ function compileArc(
 		limitMinutes,
 		isPieceByPiece,
 		follows,
-	}: { lag: number; limitMinutes: number | undefined; isPieceByPiece: boolean; follows: boolean },
+	}: { lag: Lag; limitMinutes: number | undefined; isPieceByPiece: boolean; follows: boolean },
 ): Arc {
-	const { wait } = need
-	const limit = limitOf(need)
-	// The limit was stated beside the usual wait: a longer wait keeps the time that it leaves.
-	const slack = limit === undefined ? undefined : limit - (wait?.usualMinutes ?? 0)
-	const stated = limit === undefined ? undefined : Math.max(limit, lag + (slack ?? 0))
-	const tightest = Math.min(stated ?? Infinity, limitMinutes ?? Infinity)
+	const tightest = lag === 'never' ? Infinity : tightestLimit(need, lag, limitMinutes)
 	return {
 		from: from.id,
 		to: to.id,
 		lag,
 		// No limit is shorter than the wait that it stands beside.
-		...(tightest !== Infinity && { maxLag: Math.max(tightest, lag), limit: 'each' }),
+		...(tightest !== Infinity && { maxLag: tightest, limit: 'each' }),
 		...(isPieceByPiece && { piecewise: true }),
 		// Whatever goes on with pieces in this state goes on with the same set.
-		...(wait?.isSwappable && lag > 0 && { swap: from.id }),
+		...(need.wait?.isSwappable && lag !== 0 && { swap: from.id }),
 		...(follows && { follows: true }),
 	}
+}
+
+/** Most minutes after the step before; Infinity: none are set. */
+function tightestLimit(need: Need, lag: number, computedMinutes = Infinity): number {
+	const limit = limitOf(need) ?? Infinity
+	// The limit was stated beside the usual wait: a longer wait keeps the time that it leaves.
+	const stated = Math.max(limit, lag + limit - (need.wait?.usualMinutes ?? 0))
+	// No limit is shorter than the wait that it stands beside.
+	return Math.max(Math.min(stated, computedMinutes), lag)
 }
 
 /** Instructor's minutes for dried pieces of all students: every step that leads up to the wait, done alone. */

@@ -7,7 +7,7 @@ import { present } from '../../present'
 import type { Course } from '../../course/course'
 import type { ResolvedDesign } from '../../design/resolve-design'
 import { InputError } from '../../errors'
-import type { Instance } from '../problem/instance'
+import type { Arc, Instance, Task } from '../problem/instance'
 import { compileArcs } from './compile-arcs'
 import { compileDemos } from './compile-demos'
 import { compileSteps } from './compile-steps'
@@ -57,7 +57,7 @@ export function compileCourse(
 		breaks,
 		endEarly: course.endEarly ?? false,
 		homeWindows: homeWindowsOf(course, windows),
-		tasks: [...demos.tasks, ...steps.map(({ task }) => task)],
+		tasks: withoutDampAhead([...demos.tasks, ...steps.map(({ task }) => task)], arcs),
 		arcs: [...demos.arcs, ...arcs.map(({ arc }) => arc)],
 		prepared: [...new Map(arcs.flatMap(({ set }) => (set ? [[set.id, set]] : []))).values()],
 		sequence: designs.flatMap(({ design }, d) => {
@@ -71,6 +71,16 @@ export function compileCourse(
 		tasks: { ...demos.sources, ...Object.fromEntries(steps.map(({ id, source }) => [id, source])) },
 		arcs: [...demos.arcs.map((): ArcSource => ({ stage: undefined })), ...arcs.map(({ source }) => source)],
 	}
+}
+
+/** What does not get dry in the store either is not made ahead. */
+function withoutDampAhead(tasks: readonly Task[], arcs: readonly { arc: Arc; source: ArcSource }[]): Task[] {
+	const damp = new Set(arcs.flatMap(({ arc, source }) => (source.wait?.isNeverAhead ? [arc.from] : [])))
+	return tasks.map((task) => {
+		return damp.has(task.id)
+			? { ...task, places: task.places?.filter((place) => place !== 'ahead') ?? ['class'] }
+			: task
+	})
 }
 
 /**

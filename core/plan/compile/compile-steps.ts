@@ -51,7 +51,10 @@ export function compileSteps(
 					return { unitMinutes, leastUnits: leastBatches(present(some[m]?.steps[0], 'a step'), pieceCount, units) }
 				}),
 			limitFor: (from, need) => findLimit(design, from, need),
-			waitFor: (from, to, need) => findWait(design, from, to, need)?.plannedMinutes ?? 0,
+			waitFor: (from, to, need) => {
+				const wait = findWait(design, from, to, need)
+				return wait ? (wait.plannedMinutes ?? Infinity) : 0
+			},
 		})
 		const batches = batchesOf(merged)
 		return merged.flatMap((one, m): StepTask[] => {

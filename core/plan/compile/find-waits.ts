@@ -5,7 +5,6 @@
  */
 import { present } from '../../present'
 import { bearsWeight } from '../../design/bears-weight'
-import { NEVER_MINUTES } from '../problem/never'
 import type { Need } from '../../design/design'
 import type { DryingStage } from '../../vocabulary/drying-stage'
 import type { Paste } from '../../vocabulary/paste'
@@ -18,7 +17,7 @@ import { forecast, type Claim, type StageForecast } from '../../drying/forecast'
 import { cutOffHumidity } from '../../drying/stages'
 import { findWhatSlows, type SlowReason } from '../../drying/what-helps'
 import type { Course } from '../../course/course'
-import { beliefOf, placesFrom, roomOf, toDryingPath, type DryingTerms } from './drying-terms'
+import { beliefOf, placesFrom, roomOf, storeOf, toDryingPath, type DryingTerms } from './drying-terms'
 import { toSessionSpans } from './session-windows'
 import { wallTimeAfter, type ClockOrigin } from '../../time/zone'
 
@@ -36,8 +35,10 @@ export type WaitBasis =
 export interface WaitSource {
 	/** Where the time comes from. */
 	basis: WaitBasis
-	/** Clock minutes that the plan holds free. */
-	plannedMinutes: number
+	/** Clock minutes that the plan holds free; absent: it never ends. */
+	plannedMinutes?: number
+	/** Nor in the store, where what is made ahead lies. */
+	isNeverAhead?: boolean
 	/** As computed; absent: nothing can be. */
 	p50Minutes?: number
 	/** To plan with at 9 in 10; absent: not to be planned with. */
@@ -81,15 +82,23 @@ export function createWaitFinder(course: Course, terms: DryingTerms, origin: Clo
 		const setByHand = course.waits?.[waitKey(design.id, from.id, to.id)]
 		const byHand = setByHand ?? (wait.isByHand ? wait.usualMinutes : undefined)
 		if (byHand !== undefined) return { ...computed, basis: 'by hand', plannedMinutes: byHand }
-		const minutes = computed.plannedMinutes
-		if (minutes !== undefined) return { ...computed, plannedMinutes: minutes }
-		const isNever = computed.needsHumidityBelow !== undefined
+		if (computed.plannedMinutes !== undefined) return computed
 		// Not the stated minutes: nobody may plan with what does not come.
+		if (computed.needsHumidityBelow === undefined) return { ...computed, plannedMinutes: wait.usualMinutes }
 		return {
 			...computed,
-			plannedMinutes: isNever ? NEVER_MINUTES : wait.usualMinutes,
-			...(isNever && settles(design, from, to, wait.stage)),
+			...settles(design, from, to, wait.stage),
+			...(isNeverAhead(design, from, wait.stage) && { isNeverAhead: true }),
 		}
+	}
+
+	/** Whether it never gets there in the store alone. */
+	function isNeverAhead(design: ResolvedDesign, from: ResolvedStep, stage: DryingStage | undefined): boolean {
+		const path = toDryingPath([{ place: storeOf(terms, course.storeId), hours: Infinity }], wallTimeAfter(origin, 0))
+		return subjectsOfWait(design, from, stage, terms.standard).some((subject) => {
+			if (subject.type === 'films') return false
+			return computeDrying(subject.piece, path, subject.stage, subject.paste).plannedMinutes === undefined
+		})
 	}
 
 	function compute(design: ResolvedDesign, from: ResolvedStep, stage: DryingStage | undefined): Computed {
@@ -183,7 +192,7 @@ function knownOf(ways: string): Map<string, Computed> {
 	return known
 }
 
-type Computed = Omit<WaitSource, 'plannedMinutes'> & { plannedMinutes?: number }
+type Computed = WaitSource
 
 /**
  * A forecast in minutes, with the humidity below which the air must be where it is never reached.

@@ -29,7 +29,7 @@ export interface MergeTerms {
 	batchesOf: (merged: readonly MergedSteps[]) => readonly MergeBatch[]
 	/** Computed for a need; undefined: none. */
 	limitFor: (from: ResolvedStep, need: ResolvedNeed) => Limit | undefined
-	/** Planned minutes of the wait of a need. */
+	/** Planned minutes of the wait of a need; Infinity: it never ends. */
 	waitFor: (from: ResolvedStep, to: ResolvedStep, need: ResolvedNeed) => number
 }
 
@@ -76,6 +76,7 @@ function isTight(
 	if (!join || join.from.extra !== join.to.extra || hasWayRound(one, next, terms.steps)) return false
 	const limit = Math.min(limitOf(join.need) ?? Infinity, terms.limitFor(join.from, join.need)?.untilMinutes ?? Infinity)
 	const wait = waitBetween(one, next, terms)
+	if (wait === Infinity) return false
 	const units = Math.max(batch.leastUnits, nextBatch.leastUnits)
 	const longestWait = wait + (units - 1) * Math.max(batch.unitMinutes, nextBatch.unitMinutes)
 	return limit < batch.leastUnits * batch.unitMinutes || limit < longestWait

@@ -20,7 +20,7 @@ export interface WaitOnRoom {
 }
 
 /** Waits that never end where the pieces lie, whether or not dried ones are brought for them. */
-export function listHopeless(compiled: CompiledCourse, plan: Plan): HopelessWait[] {
+export function listHopeless(compiled: CompiledCourse, plan: Pick<Plan, 'swaps'>): HopelessWait[] {
 	return listComputed(compiled, plan).flatMap((told) => {
 		const { needsHumidityBelow } = told.wait
 		return needsHumidityBelow === undefined ? [] : [{ ...told, needsHumidityBelow }]
@@ -28,12 +28,12 @@ export function listHopeless(compiled: CompiledCourse, plan: Plan): HopelessWait
 }
 
 /** Not those for which dried pieces are brought. */
-export function listOnRoom(compiled: CompiledCourse, plan: Plan): WaitOnRoom[] {
+export function listOnRoom(compiled: CompiledCourse, plan: Pick<Plan, 'swaps'>): WaitOnRoom[] {
 	return listComputed(compiled, plan).filter(({ wait, isSwapped }) => wait.claim === 'if the room holds' && !isSwapped)
 }
 
 /** All but those that somebody has set. */
-function listComputed({ instance, arcs, tasks }: CompiledCourse, plan: Plan) {
+function listComputed({ instance, arcs, tasks }: CompiledCourse, plan: Pick<Plan, 'swaps'>) {
 	return instance.arcs.flatMap(({ from }, a) => {
 		const { stage, wait } = arcs[a] ?? {}
 		const source = tasks[from]

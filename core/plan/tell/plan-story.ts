@@ -14,7 +14,7 @@ import { realBreaks } from '../compile/session-windows'
 import { exchangesOf } from '../problem/exchanges'
 import type { WallTime } from '../../time/wall-clock'
 import { wallTimeAfter } from '../../time/zone'
-import { listHopeless, listOnRoom, type HopelessWait, type WaitOnRoom } from './doubtful-waits'
+import { listOnRoom, type WaitOnRoom } from './doubtful-waits'
 import type { LaidTask } from './laid-task'
 import { tellShortfall, type ShortfallStory } from './shortfall-story'
 
@@ -113,8 +113,6 @@ export interface PlanStory {
 	home: ElsewhereTask[]
 	dropped: ElsewhereTask[]
 	swaps: SwapStory[]
-	/** What never dries in the places of the course, or is not to be expected to. */
-	hopeless: HopelessWait[]
 	/** Waits that the plan uses though they hang on the room. */
 	onRoom: WaitOnRoom[]
 	/** Instructor's minutes before the course: ahead and swaps. */
@@ -135,7 +133,6 @@ export function tellPlan(compiled: CompiledCourse, plan: Plan, sessions: readonl
 		threads: spinThreads(compiled, plan, laid, sessions),
 		...elsewhere,
 		swaps,
-		hopeless: listHopeless(compiled, plan),
 		onRoom: listOnRoom(compiled, plan),
 		prepMinutes: swaps.reduce((total, { prepMinutes }) => total + prepMinutes, aheadMinutes),
 		...(plan.extension > 0 && { shortfall: tellShortfall(compiled, laid, plan.extension) }),

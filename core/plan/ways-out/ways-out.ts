@@ -9,10 +9,10 @@ import { planExactly, type ExactPlan } from '../exact/plan-exactly'
 import type { Objective } from '../problem/objective'
 import type { DesignInCourse } from '../compile/compile-course'
 import { compileCourse } from '../compile/compile-course'
+import { listEndless } from '../compile/find-endless'
 import type { CompiledCourse, TaskSource } from '../compile/compiled-course'
 import type { Course } from '../../course/course'
 import { roomOf, storeOf, type DryingTerms } from '../compile/drying-terms'
-import { isNever } from '../problem/never'
 import { withExtraSession } from '../../course/extra-session'
 import { INSTRUCTOR_FACTOR } from '../../course/pace'
 import type { CoursePlan, PlanningEffort } from '../plan-course'
@@ -45,6 +45,8 @@ export interface TriedWay {
 const DRY_AIR = { temperatureC: 23, humidity: 0.4 }
 /** Swaps, and parts made ahead, that are tried: those that promise most. */
 const MOST_OF_A_KIND = 3
+/** Waits that are longer are all the same; those without end among them, min. */
+const MOST_LAG = 1_000_000
 /** A later end changes waits, and they the shortfall: after a few rounds it has settled, or never does. */
 const MOST_EXTENSIONS = 4
 
@@ -68,7 +70,8 @@ export function* tryWaysOut(
 		yield tried(way, recompiled({ waits: { ...course.waits, [way.key]: way.minutes } }))
 	const drier = isDamp(course, terms) ? tryDrier() : undefined
 	// What never dries needs other air or other pieces first of all; more time comes last.
-	if (drier && isNever(objective?.shortfall ?? 0)) yield drier
+	const isEndless = listEndless(compiled.instance).length > 0
+	if (drier && isEndless) yield drier
 	const longer = withExtraSession(course)
 	const { date } = present(longer.sessions.at(-1), 'the last session')
 	yield tried({ kind: 'session', date }, recompiled({ sessions: longer.sessions }))
@@ -85,7 +88,7 @@ export function* tryWaysOut(
 		const way: WayOut = { kind: 'smaller', design: d, designName: design.name, flowers: flowersPerStudent - 1 }
 		yield tried(way, compileCourse(withFlowers(course, d, flowersPerStudent - 1), fewer, terms))
 	}
-	if (drier && !isNever(objective?.shortfall ?? 0)) yield drier
+	if (drier && !isEndless) yield drier
 
 	function tryDrier(): TriedWay {
 		const { temperatureC, humidity } = DRY_AIR
@@ -115,7 +118,7 @@ function longerSession(
 ): TriedWay | undefined {
 	let minutes = shortfall
 	for (let attempt = 0; attempt < MOST_EXTENSIONS; attempt++) {
-		if (minutes === 0 || isNever(minutes) || !endsOnTheDay(course, minutes)) return undefined
+		if (minutes === 0 || !endsOnTheDay(course, minutes)) return undefined
 		const { status, objective } = plan(withLaterEnd(course, minutes))
 		const way: WayOut = { kind: 'longer', minutes }
 		if (status === 'optimal' || status === 'feasible') return { way, verdict: 'fits', ...(objective && { objective }) }
@@ -169,7 +172,7 @@ function swapsNotAllowed({ instance, tasks }: CompiledCourse, course: Course): {
 	return instance.arcs
 		.map((arc, a) => ({ arc, a }))
 		.filter(({ arc }) => arc.lag !== 0 && arc.swapPrep === undefined && arc.swap === undefined)
-		.sort((one, other) => lagMinutes(other.arc) - lagMinutes(one.arc))
+		.sort((one, other) => Math.min(MOST_LAG, lagMinutes(other.arc)) - Math.min(MOST_LAG, lagMinutes(one.arc)))
 		.flatMap(({ arc, a }) => {
 			const [from, to] = [tasks[arc.from], tasks[arc.to]]
 			if (!from || !to) return []

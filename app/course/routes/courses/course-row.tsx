@@ -1,7 +1,7 @@
 import { Checkbox } from 'antd'
 import { Link } from 'react-router'
 import type { CourseSummary } from '../../../../db/repositories/course-list.server'
-import { missingWords } from '../../../plan/words/missing'
+import { IMPOSSIBLE_WORDS, missingWords } from '../../../plan/words/missing'
 import { count, shortDay } from '../../../shared/words/times'
 
 interface CourseRowProps {
@@ -48,6 +48,7 @@ function PlanState({ course: { planStatus, shortfallMinutes }, isOver }: { cours
 	if (isOver) return <p className="state soft">over</p>
 	if (planStatus === undefined) return <p className="state soft">no plan yet</p>
 	if (planStatus === 'infeasible') return <p className="state is-short">{missingWords(shortfallMinutes)}</p>
-	if (planStatus === 'unknown' || planStatus === 'impossible') return <p className="state is-short">does not fit</p>
+	if (planStatus === 'impossible') return <p className="state is-short">{IMPOSSIBLE_WORDS}</p>
+	if (planStatus === 'unknown') return <p className="state is-short">no plan found yet</p>
 	return <p className="state is-good">it fits</p>
 }

@@ -1,5 +1,4 @@
 import { daysBetween } from '../../../../core/time/calendar'
-import { isNever } from '../../../../core/plan/problem/never'
 import { clock, duration, gap, sessionName, shortDay } from '../../../shared/words/times'
 import {
 	BAND_HEIGHT,
@@ -127,10 +126,10 @@ function SpareWords({
 	return (
 		<>
 			<text x={x} y={y + 31} className={`plan-spare ${state}`} textAnchor="end">
-				{isNever(missingMinutes ?? 0) ? '∞' : duration(missingMinutes ?? spareMinutes)}
+				{duration(missingMinutes ?? spareMinutes)}
 			</text>
 			<text x={x} y={y + 48} className={`plan-spare-word ${state}`} textAnchor="end">
-				{missingMinutes === undefined ? 'to spare' : isNever(missingMinutes) ? 'never dry' : 'missing'}
+				{missingMinutes === undefined ? 'to spare' : 'missing'}
 			</text>
 		</>
 	)

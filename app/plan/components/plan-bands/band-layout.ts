@@ -221,7 +221,7 @@ function hangTo(start: Point, end: Point, rowY: number, thread: Thread): Pick<Pl
 /** Where the clock stands at even odds and where it is sure. */
 function toBeadX({ from, wait }: Thread, toX: (minute: number) => number): { even: number; sure?: number } {
 	const { p50Minutes, p90Minutes, plannedMinutes } = wait
-	const even = toX(from.minute + (p50Minutes ?? plannedMinutes))
+	const even = toX(from.minute + (p50Minutes ?? plannedMinutes ?? 0))
 	return p50Minutes === undefined || p90Minutes === undefined ? { even } : { even, sure: toX(from.minute + p90Minutes) }
 }
 

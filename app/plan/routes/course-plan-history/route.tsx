@@ -97,7 +97,7 @@ function Changes({ differences }: Pick<KeptPlan, 'differences'>) {
 }
 
 function figureWords({ objective, status }: Pick<KeptPlan, 'objective' | 'status'>): string {
-	if (!objective) return status === 'impossible' ? 'Cannot be planned' : 'No plan found'
+	if (!objective) return status === 'impossible' ? 'It cannot be made as it is' : 'No plan was found yet'
 	if (objective.shortfall > 0) return missingWords(objective.shortfall)
 	const { prepMinutes = 0, waiting = 0, splits = 0 } = objective
 	return `It fits: ${duration(prepMinutes)} of your time before, ${duration(waiting)} of waiting, ${count(splits, 'step')} taken up again`

@@ -7,7 +7,7 @@ import { explainStart } from '../../../../core/plan/why/explain-start'
 import type { Studio } from '../../../../db/repositories/accounts.server'
 import type { StoredCourse } from '../../../../db/repositories/courses.server'
 import { countPlans } from '../../../../db/repositories/plans.server'
-import { toldPlan } from '../../told-plan.server'
+import { hopelessOf, toldPlan } from '../../told-plan.server'
 import { listNewerDesigns } from '../../newer-designs.server'
 import { isImproving } from '../../solving/make-plan.server'
 import { readPlan } from '../../read-plan.server'
@@ -37,7 +37,7 @@ export async function loadPlan(studio: Studio, course: StoredCourse, selectedTas
 		selected: story && selectedTaskId ? tellStep(compiled, story, selectedTaskId) : undefined,
 		why: plan && selectedTaskId ? explainStep(compiled, plan, selectedTaskId) : undefined,
 		dryingLinks: told?.links ?? {},
-		hopeless: told?.hopeless ?? [],
+		hopeless: told?.hopeless ?? hopelessOf(current),
 		softening: told?.softening ?? [],
 		onRoom: story?.onRoom ?? [],
 		waitsByHand: Object.keys(course.waits ?? {}),

@@ -14,8 +14,8 @@ export function RoomNotice({ plan: { onRoom, places } }: { plan: PlanData }) {
 			<ul>
 				{onRoom.map(({ source, stage, wait }) => (
 					<li key={wait.key}>
-						<b>{nameOfTask(source)}</b>, {stage ? STAGE_WORDS[stage] : 'ready'} after {waitWords(wait.plannedMinutes)}:{' '}
-						{chanceWords(wait)}
+						<b>{nameOfTask(source)}</b>, {stage ? STAGE_WORDS[stage] : 'ready'} after{' '}
+						{waitWords(wait.plannedMinutes ?? wait.usualMinutes)}: {chanceWords(wait)}
 					</li>
 				))}
 			</ul>

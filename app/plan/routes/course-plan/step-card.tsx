@@ -108,7 +108,7 @@ function WaitWords({
 						name="minutes"
 						label="Set by hand"
 						unit="minutes"
-						defaultValue={Math.min(43200, source.plannedMinutes)}
+						defaultValue={Math.min(43200, source.plannedMinutes ?? source.usualMinutes)}
 						isRequired
 					/>
 					<Button htmlType="submit" name="intent" value="set-wait">

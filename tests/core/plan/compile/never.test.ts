@@ -3,7 +3,6 @@ import { describe, expect, test } from 'vitest'
 import type { Step } from '../../../../core/design/design'
 import { ORDINARY_TERMS, type PlanTerms } from '../../../../core/plan/compile/drying-terms'
 import { planCourse, resolveCourse } from '../../../../core/plan/plan-course'
-import { isNever } from '../../../../core/plan/problem/never'
 import { tryWaysOut } from '../../../../core/plan/ways-out/ways-out'
 import { demoCourse } from '../../../support/demo-designs'
 import { makeDesign, makePart, makeStep } from '../../../support/make-design'
@@ -52,8 +51,11 @@ describe('a stage that is never reached', () => {
 	test('does not fit, whatever minutes the design states, and no minutes stand for what is missing', () => {
 		const { made } = plan()
 
-		expect(made.status).toBe('infeasible')
-		expect(isNever(made.objective?.shortfall ?? 0)).toBe(true)
+		expect(made.status).toBe('impossible')
+		expect(made.objective).toBeUndefined()
+		expect(made.compiled.instance.arcs).toContainEqual(expect.objectContaining({ lag: 'never' }))
+		// It is named before any search.
+		expect(made.nodes).toBe(0)
 	})
 
 	test('is met by dried pieces, where the design allows them', () => {
@@ -73,7 +75,8 @@ describe('a stage that is never reached', () => {
 		)
 
 		expect(missing).toEqual(missing.toSorted((a, b) => a - b))
-		expect(missing.at(-1)).toBeGreaterThan(0)
+		expect(missing[0]).toBe(0)
+		expect(missing.at(-1)).toBe(Infinity)
 	})
 })
 
