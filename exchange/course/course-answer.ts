@@ -6,6 +6,7 @@ import type { CourseWait, TaskSource } from '../../core/plan/compile/compiled-co
 import type { CoursePlan, PlanningEffort } from '../../core/plan/plan-course'
 import type { Plan } from '../../core/plan/problem/plan'
 import { layTasks, tellPlan, type ElsewhereTask, type PlanStory, type Tile } from '../../core/plan/tell/plan-story'
+import { rankWays } from '../../core/plan/ways-out/way-out'
 import { tryWaysOut } from '../../core/plan/ways-out/ways-out'
 import { lagMinutes } from '../../core/plan/problem/instance'
 import { toMoment } from '../../core/time/wall-clock'
@@ -41,7 +42,10 @@ export function tellCourse(
 		ms,
 		...(plan && story ? tellWork(made, plan, story) : NO_WORK),
 		waits: tellWaits(made, story),
-		waysOut: status === 'optimal' || status === 'feasible' ? [] : [...tryWaysOut(made, document.resolved, effortOf)],
+		waysOut:
+			status === 'optimal' || status === 'feasible'
+				? []
+				: rankWays([...tryWaysOut(made, document.resolved, { effortOf })]),
 		kit: plan ? tellKit(document, { compiled, plan }) : null,
 	}
 }

@@ -6,7 +6,7 @@ import * as history from '../../app/plan/routes/course-plan-history/route'
 import * as problem from '../../app/plan/routes/course-plan-problem/route'
 import * as waysOut from '../../app/plan/routes/course-ways-out/route'
 import type { Course } from '../../core/course/course'
-import type { TriedWay } from '../../core/plan/ways-out/ways-out'
+import type { TriedWay } from '../../core/plan/ways-out/way-out'
 import { findAlternatives } from '../../core/plan/exact/find-alternatives'
 import type { Instance } from '../../core/plan/problem/instance'
 import { OBJECTIVE_LEVELS } from '../../core/plan/problem/objective'
@@ -142,9 +142,10 @@ describe('ways out of a course that does not fit', () => {
 		const { params } = await makeCourse(tight)
 		const { version } = await plan.loader(call(studio, '/', { params }))
 
-		const longer = (await listWays(params)).find(({ way }) => way.kind === 'longer')
-		expect(longer?.verdict).toBe('fits')
-		const minutes = longer?.way.kind === 'longer' ? longer.way.minutes : 0
+		const found = (await listWays(params)).filter(({ verdict }) => verdict === 'fits')
+		const [longer] = found.flatMap(({ ways: [way, second] }) => (way?.kind === 'longer' && !second ? [way] : []))
+		const minutes = longer?.minutes ?? 0
+		expect(minutes).toBeGreaterThan(0)
 		await answerOf(plan.action(call(studio, '/', { params, body: { intent: 'end-later', version, minutes } })))
 
 		expect((await plan.loader(call(studio, '/', { params }))).objective?.shortfall).toBe(0)

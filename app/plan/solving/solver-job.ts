@@ -1,6 +1,7 @@
 /** What the solver's threads are asked, and how each job is done: the same in a thread and, where there is none, here. */
 import { planCourse, resolveCourse, type CoursePlan } from '../../../core/plan/plan-course'
-import { tryWaysOut, type TriedWay } from '../../../core/plan/ways-out/ways-out'
+import { rankWays, type TriedWay } from '../../../core/plan/ways-out/way-out'
+import { tryWaysOut } from '../../../core/plan/ways-out/ways-out'
 import type { Course } from '../../../core/course/course'
 import type { PlanTerms } from '../../../core/plan/compile/drying-terms'
 import type { Design } from '../../../core/design/design'
@@ -18,7 +19,14 @@ export type SolverJob =
 			/** 0: the first plan, without a search. */
 			timeMs: number
 	  }
-	| { kind: 'ways-out'; coursePlan: CoursePlan; designs: readonly Design[]; timeMs: number }
+	| {
+			kind: 'ways-out'
+			coursePlan: CoursePlan
+			designs: readonly Design[]
+			/** Changes made together, 1 to 3. */
+			most: number
+			timeMs: number
+	  }
 
 export interface SolverResults {
 	plan: CoursePlan
@@ -53,15 +61,21 @@ function planJob(
 }
 
 function waysOutJob(
-	{ coursePlan, designs, timeMs }: Extract<SolverJob, { kind: 'ways-out' }>,
+	{ coursePlan, designs, most, timeMs }: Extract<SolverJob, { kind: 'ways-out' }>,
 	now: (() => number) | undefined,
 ): TriedWay[] {
 	const resolved = resolveCourse(coursePlan.course, designs)
 	const share = Math.max(LEAST_WAY_MS, timeMs / EXPECTED_WAYS)
-	return [...tryWaysOut(coursePlan, resolved, () => effort(now, share))]
+	const deadline = now && now() + timeMs
+	const effortOf = () => {
+		const { shouldStop, ...terms } = effort(now, share)
+		if (!now || deadline === undefined || !shouldStop) return terms
+		return { ...terms, shouldStop: () => shouldStop() || now() >= deadline }
+	}
+	return rankWays([...tryWaysOut(coursePlan, resolved, { effortOf, most })])
 }
 
-function effort(now: (() => number) | undefined, timeMs: number) {
+function effort(now: (() => number) | undefined, timeMs: number): { nodes?: number; shouldStop?: () => boolean } {
 	if (timeMs === 0) return { nodes: 0 }
 	if (!now) return { nodes: NODES_WITHOUT_THREAD }
 	const end = now() + timeMs

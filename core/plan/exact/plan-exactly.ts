@@ -13,6 +13,7 @@ import { normalise, type NormalInstance } from '../problem/normal-form'
 import { compareObjectives, OBJECTIVE_LEVELS, type Levels, type Objective } from '../problem/objective'
 import { findBrokenPins, type Pin } from '../pins/pin'
 import type { Plan } from '../problem/plan'
+import { keepsReliefs, type ReliefTerms } from '../problem/relief'
 import { planQuickly } from '../quick/plan-quickly'
 import { LevelSearch, type Incumbent } from './level-search'
 import { Neighbourhoods } from './neighbourhoods'
@@ -35,6 +36,8 @@ export interface ExactTerms {
 	pins?: readonly Pin[]
 	/** What plans are judged by; absent: as today. */
 	levels?: Levels
+	/** What is allowed besides, and how much of it; a plan that uses more is none. */
+	reliefs?: ReliefTerms
 	/** No more than this at a level; there is then no extension of the last window. */
 	limits?: Partial<Record<Level, number>>
 }
@@ -86,7 +89,8 @@ interface Best {
 class ExactSearch {
 	readonly #instance: Instance
 	readonly #normal: NormalInstance
-	readonly #terms: Required<Omit<ExactTerms, 'start' | 'limits'>> & Pick<ExactTerms, 'start' | 'limits'>
+	readonly #terms: Required<Omit<ExactTerms, 'start' | 'limits' | 'reliefs'>> &
+		Pick<ExactTerms, 'start' | 'limits' | 'reliefs'>
 	/** Those of a plan that fits, the most important first. */
 	readonly #levels: readonly Level[]
 	readonly #neighbourhoods: Neighbourhoods
@@ -111,12 +115,13 @@ class ExactSearch {
 			pins = [],
 			start,
 			levels = OBJECTIVE_LEVELS,
+			reliefs,
 			limits,
 		}: ExactTerms,
 	) {
 		this.#instance = instance
 		this.#normal = normalise(instance)
-		this.#terms = { seed, nodes, shouldStop, onProgress, pins, start, levels, limits }
+		this.#terms = { seed, nodes, shouldStop, onProgress, pins, start, levels, reliefs, limits }
 		this.#levels = levels.filter((level) => level !== 'shortfall')
 		this.#neighbourhoods = new Neighbourhoods(this.#normal, createRng(seed))
 	}
@@ -153,7 +158,7 @@ class ExactSearch {
 			const { plan } = planQuickly(this.#instance, { seed: seed + attempt, schedules, levels })
 			if (plan) this.#offer(plan)
 			// The search finds its way from a plan far sooner than to one.
-			if (nodes === 0 || this.#best?.objective.shortfall === 0) return
+			if (nodes === 0 || this.#terms.reliefs || this.#best?.objective.shortfall === 0) return
 		}
 	}
 
@@ -236,7 +241,7 @@ class ExactSearch {
 
 	/** A model of the instance, with all pins as rules. Kept, since its counts belong to the whole search. */
 	#build(instance: NormalInstance): PlanModel {
-		const model = new PlanModel(instance, this.#terms.pins)
+		const model = new PlanModel(instance, this.#terms.pins, this.#terms.reliefs)
 		for (const pin of model.pins) model.solver.require(...pin)
 		this.#models.push(model)
 		return model
@@ -277,8 +282,9 @@ class ExactSearch {
 	#offer(offered: Plan): void {
 		const plan = this.#tidy(offered)
 		const { objective } = checkPlan(this.#instance, plan)
-		const { pins, limits } = this.#terms
+		const { pins, reliefs, limits } = this.#terms
 		if (!objective || findBrokenPins(this.#instance, plan, pins).length > 0) return
+		if (reliefs && !keepsReliefs(this.#instance, plan, reliefs)) return
 		const isWithin = Object.entries(limits ?? {}).every(([level, limit]) => {
 			return (objective[level as Level] ?? Infinity) <= limit
 		})

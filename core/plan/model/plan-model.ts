@@ -6,6 +6,7 @@ import type { SolveAnswer, Solver, SolveTerms } from '../kernel/solver'
 import type { NormalInstance } from '../problem/normal-form'
 import type { Pin } from '../pins/pin'
 import type { Placement, Plan } from '../problem/plan'
+import type { ReliefTerms } from '../problem/relief'
 import { branchOn, type SavedValues } from './branching'
 import { addBreaks, type BreakVariables } from './break-variables'
 import { LevelVariables, type Level } from './level-rules'
@@ -16,6 +17,7 @@ import { ModelBuilder } from './model-builder'
 import { OrderChoices, type RunIndex } from './order-choices'
 import { addPins } from './pin-rules'
 import { addPlaceChoices, type PlaceChoices } from './place-choices'
+import { addReliefs } from './relief-rules'
 import { addRuns, MAX_RUNS, mostRuns, type Horizon, type RunVariables } from './run-variables'
 import { UnitStarts } from './unit-starts'
 import { addWaits, type Swaps } from './wait-rules'
@@ -42,7 +44,7 @@ export class PlanModel {
 	readonly pins: readonly Literal[]
 
 	/** @param instance - with its last window as long as it may be used */
-	constructor(instance: NormalInstance, pins: readonly Pin[] = []) {
+	constructor(instance: NormalInstance, pins: readonly Pin[] = [], reliefs?: ReliefTerms) {
 		this.#instance = instance
 		const builder = this.#builder
 		this.solver = builder.solver
@@ -55,6 +57,7 @@ export class PlanModel {
 		this.#orders = new OrderChoices(builder, instance, { ...parts, breaks: this.#breaks })
 		this.#levels = new LevelVariables(builder, { ...parts, breaks: this.#breaks, swaps: this.swaps })
 		this.pins = addPins(builder, { ...parts, swaps: this.swaps.byArc }, pins)
+		if (reliefs) addReliefs(builder, { instance, places: this.places, swaps: this.swaps }, reliefs)
 		this.#addHomeworkLimits()
 		this.#addHandsEnergy(units)
 		this.saved = new Map()

@@ -78,6 +78,8 @@ export interface NormalInstance {
 	arcs: readonly NormalArc[]
 	/** Minutes of the instructor for each set of dried pieces, of one arc or of several. */
 	swapMinutes: readonly number[]
+	/** Ids of the sets that the instance names; those of one arc have none, and come behind. */
+	setIds: readonly string[]
 	/** Pairs of tasks that stand next to each other in a design's order. */
 	neighbours: readonly (readonly [earlier: number, later: number])[]
 	/** Task indices, each after all its predecessors. */
@@ -116,6 +118,7 @@ export function normalise(instance: Instance): NormalInstance {
 		tasks: instance.tasks.map(normaliseTask),
 		arcs,
 		swapMinutes,
+		setIds: (instance.prepared ?? []).map(({ id }) => id),
 		neighbours: (instance.sequence ?? []).flatMap((list) =>
 			list.slice(1).map((later, k) => [indexOf(list[k] ?? ''), indexOf(later)] as const),
 		),

@@ -21,8 +21,11 @@ export const FIRST_LEVELS = ['shortfall', 'valueLost', 'prepMinutes', 'finish', 
 /** Those that people feel; the finer ones decide between plans that hardly anybody would tell apart. */
 export const FELT_LEVELS = ['shortfall', 'valueLost', 'prepMinutes', 'lastSession', 'strain'] as const
 
+/** Of a way out: what it costs in teaching, and what it asks of the instructor. */
+export const COST_LEVELS = ['shortfall', 'valueLost', 'prepMinutes'] as const
+
 /** What plans may be judged by, in the order in which it counts. */
-export type Levels = typeof OBJECTIVE_LEVELS | typeof FIRST_LEVELS | typeof FELT_LEVELS
+export type Levels = typeof OBJECTIVE_LEVELS | typeof FIRST_LEVELS | typeof FELT_LEVELS | typeof COST_LEVELS
 
 export type ObjectiveLevel = Levels[number]
 

@@ -1,100 +1,139 @@
 /**
- * Ways out for a course that does not fit: each is a change of the course, of what a design allows, or of the air, and
- * each is tried: planned anew, and found to fit, or proven not to.
+ * Ways out for a course that does not fit: changes of the course, of what a design allows, or of the air, alone or
+ * together. Each is tried: planned anew, and found to fit, or proven not to.
  */
 import { present } from '../../present'
 import type { Climate } from '../../drying/climate'
-import { lagMinutes, type Instance, type Task } from '../problem/instance'
 import { planExactly, type ExactPlan } from '../exact/plan-exactly'
-import type { Objective } from '../problem/objective'
 import type { DesignInCourse } from '../compile/compile-course'
 import { compileCourse } from '../compile/compile-course'
 import { listEndless } from '../compile/find-endless'
-import type { CompiledCourse, TaskSource } from '../compile/compiled-course'
+import type { CompiledCourse } from '../compile/compiled-course'
 import type { Course } from '../../course/course'
 import { roomOf, storeOf, type DryingTerms } from '../compile/drying-terms'
 import { withExtraSession } from '../../course/extra-session'
-import { INSTRUCTOR_FACTOR } from '../../course/pace'
 import type { CoursePlan, PlanningEffort } from '../plan-course'
-
-/** A change that might make a course fit. */
-export type WayOut =
-	/** Of a wait that never ends: no longer than until it is as dry as it gets, though soft inside. */
-	| { kind: 'settled'; from: TaskSource; to: TaskSource; key: string; minutes: number }
-	| { kind: 'session'; date: string }
-	/** The last session ends so many minutes later. */
-	| { kind: 'longer'; minutes: number }
-	/** Dried pieces are brought in exchange, where the design does not allow it yet. */
-	| { kind: 'swap'; from: TaskSource; to: TaskSource }
-	/** All steps of a part are made ahead, where the design does not allow it yet. */
-	| { kind: 'ahead'; designName: string; partName: string }
-	| { kind: 'smaller'; design: number; designName: string; flowers: number }
-	/** All places of the course have air like this; % relative humidity. */
-	| { kind: 'drier'; humidityPercent: number; temperatureC: number }
-
-/** A way out and what came of trying it. */
-export interface TriedWay {
-	way: WayOut
-	/** Undecided where the time was too short to know. */
-	verdict: 'fits' | 'does not fit' | 'not decided'
-	/** Of the plan that fits. */
-	objective?: Objective
-}
+import { findReliefSets } from './find-relief-sets'
+import { relaxInstance } from './relax-instance'
+import type { TriedWay, WayOut } from './way-out'
 
 /** Air that a dehumidifier and some heating can give. */
 const DRY_AIR = { temperatureC: 23, humidity: 0.4 }
-/** Swaps, and parts made ahead, that are tried: those that promise most. */
-const MOST_OF_A_KIND = 3
-/** Waits that are longer are all the same; those without end among them, min. */
-const MOST_LAG = 1_000_000
 /** A later end changes waits, and they the shortfall: after a few rounds it has settled, or never does. */
 const MOST_EXTENSIONS = 4
 
-/** The ways out of a course that does not fit, one after the other as they are tried. */
+/** Sets of reliefs that are enough to choose from: of the course as it is, and of each of its variants. */
+const ENOUGH_SETS = 6
+const ENOUGH_OF_VARIANT = 2
+
+export interface WaysTerms {
+	/** For each search. */
+	effortOf: () => PlanningEffort
+	/** Changes made together, 1 to 3; absent: 3. */
+	most?: number
+}
+
+/**
+ * The ways out of a course that does not fit, as they are found: changes one at a time first, then such as help only
+ * together.
+ */
 export function* tryWaysOut(
 	{ course, compiled, terms, objective }: CoursePlan,
 	designs: readonly DesignInCourse[],
-	effortOf: () => PlanningEffort,
+	{ effortOf, most = 3 }: WaysTerms,
 ): Generator<TriedWay> {
-	const tried = (way: WayOut, changed: CompiledCourse): TriedWay => {
-		const { status, objective: reached } = planExactly(changed.instance, effortOf())
-		const fits = status === 'optimal' || status === 'feasible'
-		const isRefuted = status === 'impossible' || status === 'infeasible'
-		if (fits && reached) return { way, verdict: 'fits', objective: reached }
-		return { way, verdict: isRefuted ? 'does not fit' : 'not decided' }
-	}
+	const isEndless = listEndless(compiled.instance).length > 0
 	const recompiled = (change: Partial<Course>, changedTerms = terms) => {
 		return compileCourse({ ...course, ...change }, designs, changedTerms)
 	}
-	for (const way of settledWays(compiled))
-		yield tried(way, recompiled({ waits: { ...course.waits, [way.key]: way.minutes } }))
-	const drier = isDamp(course, terms) ? tryDrier() : undefined
-	// What never dries needs other air or other pieces first of all; more time comes last.
-	const isEndless = listEndless(compiled.instance).length > 0
-	if (drier && isEndless) yield drier
-	const longer = withExtraSession(course)
-	const { date } = present(longer.sessions.at(-1), 'the last session')
-	yield tried({ kind: 'session', date }, recompiled({ sessions: longer.sessions }))
-	const later = longerSession(course, objective?.shortfall ?? 0, (sessions) =>
-		planExactly(recompiled({ sessions }).instance, effortOf()),
-	)
-	if (later) yield later
-	for (const { way, instance } of [...swapsNotAllowed(compiled, course), ...partsNotAhead(compiled, course)]) {
-		yield tried(way, { ...compiled, instance })
+	const variants = listVariants()
+	const failed: Variant[] = []
+	for (const variant of variants.filter(({ isFirst }) => isFirst === isEndless)) yield* tryAlone(variant)
+	yield* tryRelieved({ ways: [], compiled }, most, ENOUGH_SETS)
+	for (const variant of variants.filter(({ isFirst }) => isFirst !== isEndless)) yield* tryAlone(variant)
+	if (!isEndless) {
+		const later = longerSession(course, objective?.shortfall ?? 0, (sessions) =>
+			planExactly(recompiled({ sessions }).instance, effortOf()),
+		)
+		if (later) yield later
 	}
-	for (const [d, { design, flowersPerStudent }] of designs.entries()) {
-		if (flowersPerStudent < 2) continue
-		const fewer = designs.map((item, k) => (k === d ? { ...item, flowersPerStudent: flowersPerStudent - 1 } : item))
-		const way: WayOut = { kind: 'smaller', design: d, designName: design.name, flowers: flowersPerStudent - 1 }
-		yield tried(way, compileCourse(withFlowers(course, d, flowersPerStudent - 1), fewer, terms))
-	}
-	if (drier && !isEndless) yield drier
+	if (most < 2) return
+	for (const variant of [...failed, ...fewerOfTwo()]) yield* tryRelieved(variant, most - 1, ENOUGH_OF_VARIANT)
 
-	function tryDrier(): TriedWay {
-		const { temperatureC, humidity } = DRY_AIR
-		const way: WayOut = { kind: 'drier', temperatureC, humidityPercent: Math.round(100 * humidity) }
-		return tried(way, recompiled({}, withDryAir(terms)))
+	function* tryAlone(variant: Variant): Generator<TriedWay> {
+		const { status, objective: reached } = planExactly(variant.compiled.instance, effortOf())
+		const fits = status === 'optimal' || status === 'feasible'
+		if (fits && reached) return yield { ways: variant.ways, verdict: 'fits', objective: reached }
+		failed.push(variant)
+		const isRefuted = status === 'impossible' || status === 'infeasible'
+		yield { ways: variant.ways, verdict: isRefuted ? 'does not fit' : 'not decided' }
 	}
+
+	/** What has to be brought or made ahead besides, in as few sets as there are. */
+	function* tryRelieved(variant: Variant, atMost: number, limit: number): Generator<TriedWay> {
+		const relaxed = relaxInstance(variant.compiled, course)
+		const { sets, isComplete } = findReliefSets(relaxed, { most: atMost, limit, effortOf })
+		const waysOf = (used: readonly number[]) => used.flatMap((r) => relaxed.reliefs[r]?.way ?? [])
+		for (const { used, objective: reached } of sets) {
+			const ways = [...variant.ways, ...waysOf(used)]
+			if (ways.length > 0) yield { ways, verdict: 'fits', objective: reached }
+		}
+		if (variant.ways.length > 0) return
+		const single = new Set(sets.flatMap(({ used }) => (used.length === 1 ? used : [])))
+		for (const [r, { way }] of relaxed.reliefs.entries()) {
+			if (!single.has(r)) yield { ways: [way], verdict: isComplete ? 'does not fit' : 'not decided' }
+		}
+	}
+
+	/** What changes the course or its air, each by itself. */
+	function listVariants(): (Variant & { isFirst: boolean })[] {
+		const settled = settledWays(compiled).map((way) => ({
+			ways: [way],
+			compiled: recompiled({ waits: { ...course.waits, [way.key]: way.minutes } }),
+			isFirst: true,
+		}))
+		const { temperatureC, humidity } = DRY_AIR
+		const drier = { kind: 'drier' as const, temperatureC, humidityPercent: Math.round(100 * humidity) }
+		const dry = isDamp(course, terms)
+			? [{ ways: [drier], compiled: recompiled({}, withDryAir(terms)), isFirst: true }]
+			: []
+		const longer = withExtraSession(course)
+		const { date } = present(longer.sessions.at(-1), 'the last session')
+		const session = {
+			ways: [{ kind: 'session' as const, date }],
+			compiled: recompiled({ sessions: longer.sessions }),
+			isFirst: false,
+		}
+		return [...settled, ...dry, ...fewerOfOne().map((variant) => ({ ...variant, isFirst: false })), session]
+	}
+
+	/** One flower a student less of a design of which there are several. */
+	function fewerOfOne(): Variant[] {
+		return designs.flatMap((_, d) => fewerOf([d]))
+	}
+
+	function fewerOfTwo(): Variant[] {
+		return designs.flatMap((_, d) => designs.slice(d + 1).flatMap((__, k) => fewerOf([d, d + 1 + k])))
+	}
+
+	function fewerOf(which: readonly number[]): Variant[] {
+		if (which.some((d) => (designs[d]?.flowersPerStudent ?? 1) < 2)) return []
+		const fewer = designs.map((item, d) =>
+			which.includes(d) ? { ...item, flowersPerStudent: item.flowersPerStudent - 1 } : item,
+		)
+		const changed = which.reduce((one, d) => withFlowers(one, d, fewer[d]?.flowersPerStudent ?? 1), course)
+		const ways = which.map((d): WayOut => {
+			const { design, flowersPerStudent } = present(fewer[d], 'a design of the course')
+			return { kind: 'smaller', design: d, designName: design.name, flowers: flowersPerStudent }
+		})
+		return [{ ways, compiled: compileCourse(changed, fewer, terms) }]
+	}
+}
+
+/** A course with some of the changes made. */
+interface Variant {
+	ways: WayOut[]
+	compiled: CompiledCourse
 }
 
 /** Waits that never end but may be shorter, since nothing hangs on the piece. */
@@ -121,12 +160,13 @@ function longerSession(
 		if (minutes === 0 || !endsOnTheDay(course, minutes)) return undefined
 		const { status, objective } = plan(withLaterEnd(course, minutes))
 		const way: WayOut = { kind: 'longer', minutes }
-		if (status === 'optimal' || status === 'feasible') return { way, verdict: 'fits', ...(objective && { objective }) }
+		if (status === 'optimal' || status === 'feasible')
+			return { ways: [way], verdict: 'fits', ...(objective && { objective }) }
 		if (status !== 'infeasible' || !objective)
-			return { way, verdict: status === 'impossible' ? 'does not fit' : 'not decided' }
+			return { ways: [way], verdict: status === 'impossible' ? 'does not fit' : 'not decided' }
 		minutes += objective.shortfall
 	}
-	return { way: { kind: 'longer', minutes }, verdict: 'not decided' }
+	return { ways: [{ kind: 'longer', minutes }], verdict: 'not decided' }
 }
 
 /** The sessions with the last one ending later. */
@@ -164,61 +204,4 @@ function withDryAir(terms: DryingTerms): DryingTerms {
 	// Where nothing is known of the studio's places, an ordinary room stands for them.
 	const places = terms.places.length > 0 ? terms.places : [roomOf(terms, undefined)]
 	return { ...terms, places: places.map((place) => ({ ...place, climate })) }
-}
-
-/** The longest waits that no dried piece may shorten yet, each with it; the minutes are those of the step before it. */
-function swapsNotAllowed({ instance, tasks }: CompiledCourse, course: Course): { way: WayOut; instance: Instance }[] {
-	const minutesOf = new Map(instance.tasks.map((task) => [task.id, aloneMinutes(task, course)]))
-	return instance.arcs
-		.map((arc, a) => ({ arc, a }))
-		.filter(({ arc }) => arc.lag !== 0 && arc.swapPrep === undefined && arc.swap === undefined)
-		.sort((one, other) => Math.min(MOST_LAG, lagMinutes(other.arc)) - Math.min(MOST_LAG, lagMinutes(one.arc)))
-		.flatMap(({ arc, a }) => {
-			const [from, to] = [tasks[arc.from], tasks[arc.to]]
-			if (!from || !to) return []
-			const swapPrep = present(minutesOf.get(arc.from), 'the step before a wait')
-			const arcs = instance.arcs.map((other, k) => (k === a ? { ...other, swapPrep } : other))
-			return [{ way: { kind: 'swap' as const, from, to }, instance: { ...instance, arcs } }]
-		})
-		.slice(0, MOST_OF_A_KIND)
-}
-
-/** The parts with the most minutes that may not be made ahead yet, each made ahead. */
-function partsNotAhead({ instance, tasks }: CompiledCourse, course: Course): { way: WayOut; instance: Instance }[] {
-	const parts = new Map<string, { designName: string; partName: string; ids: Set<string>; minutes: number }>()
-	for (const task of instance.tasks) {
-		const source = tasks[task.id]
-		if (source?.type !== 'step' || source.partId === undefined || task.places?.includes('ahead')) continue
-		const key = `${source.designId}/${source.partId}`
-		const part = parts.get(key) ?? {
-			designName: source.designName,
-			partName: source.partName,
-			ids: new Set(),
-			minutes: 0,
-		}
-		part.ids.add(task.id)
-		part.minutes += aloneMinutes(task, course)
-		parts.set(key, part)
-	}
-	return [...parts.values()]
-		.sort((a, b) => b.minutes - a.minutes)
-		.slice(0, MOST_OF_A_KIND)
-		.map(({ designName, partName, ids }) => ({
-			way: { kind: 'ahead', designName, partName },
-			instance: {
-				...instance,
-				tasks: instance.tasks.map((task) => (ids.has(task.id) ? allowAhead(task, course) : task)),
-			},
-		}))
-}
-
-/** The instructor makes the part of the whole class herself, alone and at her own pace. */
-function allowAhead<T extends Task>(task: T, course: Course): T {
-	return { ...task, places: [...(task.places ?? ['class']), 'ahead'], prepMinutes: aloneMinutes(task, course) }
-}
-
-/** Minutes of the instructor alone for all students, from those of one student: an estimate, since no design says it. */
-function aloneMinutes(task: Task, { studentCount }: Course): number {
-	const minutes = 'units' in task ? task.units * task.unitMinutes : task.minutes
-	return Math.ceil(INSTRUCTOR_FACTOR * studentCount * minutes)
 }

@@ -1,49 +1,78 @@
 import { Button } from 'antd'
 import { useEffect } from 'react'
 import { Form, Link, useFetcher } from 'react-router'
-import type { TriedWay, WayOut } from '../../../../core/plan/ways-out/ways-out'
+import type { TriedWay, WayOut } from '../../../../core/plan/ways-out/way-out'
 import { duration, shortDay, wait } from '../../../shared/words/times'
 import { Disclosure } from '../../../shared/native/disclosure'
 import type { PlanData } from './load-plan.server'
 import { nameOfTask } from '../../words/tasks'
 
-/** What would make the course fit: each was tried before it is offered. */
+/** What would make the course fit: each was tried before it is offered. Single changes come first, sets of them behind. */
 export function WaysOut({ plan }: { plan: PlanData }) {
-	const { data, state, load } = useFetcher<{ ways: TriedWay[] }>()
+	const alone = useFetcher<{ ways: TriedWay[] }>()
+	const together = useFetcher<{ ways: TriedWay[] }>()
 	const { courseId, planId } = plan
+	const [loadAlone, loadTogether] = [alone.load, together.load]
 	useEffect(() => {
-		void load(`/courses/${courseId}/plan/ways-out`)
-	}, [load, courseId, planId])
-	if (!data || state !== 'idle') return <p className="small">Trying what would help…</p>
+		const address = `/courses/${courseId}/plan/ways-out`
+		void loadAlone(`${address}?alone`).then(() => loadTogether(address))
+	}, [loadAlone, loadTogether, courseId, planId])
+	const isDone = together.data !== undefined && together.state === 'idle'
+	const data = isDone ? together.data : alone.state === 'idle' ? alone.data : undefined
+	if (!data) return <p className="small">Trying what would help…</p>
 	const fitting = data.ways.filter(({ verdict }) => verdict === 'fits')
 	const others = data.ways.filter(({ verdict }) => verdict !== 'fits')
+	const isOpen = others.some(({ verdict }) => verdict === 'not decided')
 	return (
 		<>
-			<h3>{fitting.length > 0 ? 'What would make it fit, each tried' : 'None of what was tried makes it fit'}</h3>
+			<h3>{headOf(fitting.length, isOpen || !isDone)}</h3>
 			{fitting.length > 0 && (
 				<ul className="ways-out">
-					{fitting.map(({ way, objective }) => (
-						<li key={wayWords(way)}>
+					{fitting.map(({ ways, objective }) => (
+						<li key={ways.map(wayWords).join()}>
 							<span>
-								<b>{wayWords(way)}</b>
+								<b>{ways.map(wayWords).join('; and ')}</b>
 								{(objective?.prepMinutes ?? 0) > 0 &&
 									`, with about ${duration(objective?.prepMinutes ?? 0)} of your time before`}
 							</span>
-							<WayAction way={way} plan={plan} />
+							<WayActions ways={ways} plan={plan} />
 						</li>
 					))}
 				</ul>
 			)}
+			{!isDone && (
+				<p className="small" role="status">
+					Looking for what helps together…
+				</p>
+			)}
 			{others.length > 0 && (
-				<Disclosure className="small" head={`${others.length} more were tried, and do not help`}>
+				<Disclosure className="small" head={`${others.length} more were tried, and do not help alone`}>
 					{others
 						.map(
-							({ way, verdict }) =>
-								`${wayWords(way)}: ${verdict === 'does not fit' ? 'still does not fit' : 'not decided in time'}`,
+							({ ways, verdict }) =>
+								`${ways.map(wayWords).join('; and ')}: ${verdict === 'does not fit' ? 'still does not fit' : 'no plan found in time'}`,
 						)
 						.join('; ')}
 					.
 				</Disclosure>
+			)}
+		</>
+	)
+}
+
+function headOf(fitting: number, isOpen: boolean): string {
+	if (fitting > 0) return 'What would make it fit, each tried'
+	return isOpen ? 'Nothing that makes it fit has been found yet' : 'None of what was tried makes it fit'
+}
+
+/** One press for each kind of change: where several parts are to be allowed, one link is enough. */
+function WayActions({ ways, plan }: { ways: readonly WayOut[]; plan: PlanData }) {
+	const isInDesign = ({ kind }: WayOut) => kind === 'swap' || kind === 'ahead'
+	const [firstInDesign] = ways.filter(isInDesign)
+	return (
+		<>
+			{ways.map((way) =>
+				isInDesign(way) && way !== firstInDesign ? null : <WayAction key={wayWords(way)} way={way} plan={plan} />,
 			)}
 		</>
 	)

@@ -36,9 +36,10 @@ describe('the demo', () => {
 			course,
 			course.designs.map(({ designId }) => demoDesign(designId)),
 		)
-		const ways = [...tryWaysOut(made, designs, () => ({ nodes: 1000 }))]
-		expect(ways[0]).toMatchObject({ way: { kind: 'session' }, verdict: 'fits' })
-		expect(ways[1]).toMatchObject({ way: { kind: 'longer', minutes: objective?.shortfall }, verdict: 'fits' })
+		const ways = [...tryWaysOut(made, designs, { effortOf: () => ({ nodes: 1000 }) })]
+		const alone = (kind: string) => ways.find(({ ways: [way, second] }) => way?.kind === kind && !second)
+		expect(alone('session')?.verdict).toBe('fits')
+		expect(alone('longer')).toMatchObject({ ways: [{ minutes: objective?.shortfall }], verdict: 'fits' })
 	})
 })
 
