@@ -3,6 +3,7 @@ import { createHash } from 'node:crypto'
 import { giveKeys } from '../core/course/course-items'
 import type { Course } from '../core/course/course'
 import { roomOf, storeOf, type PlanTerms } from '../core/plan/compile/drying-terms'
+import { USUAL_STRAIN_TERMS } from '../core/plan/compile/strain-terms'
 import { toSessionSpans } from '../core/plan/compile/session-windows'
 import type { Design } from '../core/design/design'
 import { NO_ZONE } from '../core/time/zone'
@@ -63,6 +64,7 @@ function usedTerms({ sessions, storeId }: Course, designs: readonly Design[], te
 		places,
 		log,
 		...changes,
+		strain: terms.strain ?? USUAL_STRAIN_TERMS,
 		...(tools.length > 0 && { tools: Object.fromEntries(tools) }),
 	}
 }

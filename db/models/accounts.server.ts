@@ -9,6 +9,7 @@ import {
 	type Sequelize,
 } from 'sequelize'
 import type { OwnPasteLike } from '../../core/design/design'
+import type { StrainTerms } from '../../core/plan/compile/strain-terms'
 import type { KitTerms } from '../../core/kit/kit-terms'
 import type { UnitSystem } from '../../core/materials/units'
 import type { GaugeStandard } from '../../core/materials/wire-gauge'
@@ -26,6 +27,7 @@ export class StudioModel extends Model<InferAttributes<StudioModel>, InferCreati
 	declare ownPastes: CreationOptional<OwnPasteLike[] | null>
 	declare units: CreationOptional<UnitSystem>
 	declare kitTerms: CreationOptional<KitTerms | null>
+	declare strainTerms: CreationOptional<StrainTerms | null>
 	declare version: CreationOptional<number>
 }
 
@@ -62,6 +64,7 @@ export function defineAccounts(sequelize: Sequelize): void {
 			ownPastes: { type: DataTypes.JSON, allowNull: true },
 			units: { type: DataTypes.STRING(10), allowNull: false, defaultValue: 'metric' },
 			kitTerms: { type: DataTypes.JSON, allowNull: true },
+			strainTerms: { type: DataTypes.JSON, allowNull: true },
 			version: { type: DataTypes.INTEGER.UNSIGNED, allowNull: false, defaultValue: 1 },
 		},
 		{ sequelize, tableName: 'studios' },

@@ -3,6 +3,7 @@ import { createHash, randomBytes } from 'node:crypto'
 import { Op, type Transaction } from 'sequelize'
 import { ConflictError, NotFoundError } from '../../core/errors'
 import type { OwnPasteLike } from '../../core/design/design'
+import { USUAL_STRAIN_TERMS, type StrainTerms } from '../../core/plan/compile/strain-terms'
 import { USUAL_KIT_TERMS, type KitTerms } from '../../core/kit/kit-terms'
 import type { UnitSystem } from '../../core/materials/units'
 import type { GaugeStandard } from '../../core/materials/wire-gauge'
@@ -26,6 +27,7 @@ export interface Studio {
 	ownPastes: OwnPasteLike[]
 	units: UnitSystem
 	kitTerms: KitTerms
+	strainTerms: StrainTerms
 	version: number
 }
 
@@ -144,7 +146,7 @@ export async function isEmpty(): Promise<boolean> {
 }
 
 function toStudio(row: StudioModel): Studio {
-	const { ownPastes, kitTerms, id, name, timeZone, gaugeStandard, wireLengthsMm } = row
+	const { ownPastes, kitTerms, strainTerms, id, name, timeZone, gaugeStandard, wireLengthsMm } = row
 	const { dryingConfidence, readingMaxAgeMinutes, units, version } = row
 	return {
 		id,
@@ -157,6 +159,7 @@ function toStudio(row: StudioModel): Studio {
 		ownPastes: ownPastes ?? [],
 		units,
 		kitTerms: { ...USUAL_KIT_TERMS, ...kitTerms },
+		strainTerms: { ...USUAL_STRAIN_TERMS, ...strainTerms },
 		version,
 	}
 }

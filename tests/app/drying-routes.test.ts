@@ -11,6 +11,7 @@ import * as placePage from '../../app/studio/routes/place/route'
 import * as newPlace from '../../app/studio/routes/place-new/route'
 import * as places from '../../app/studio/routes/places/route'
 import * as studioPage from '../../app/studio/routes/studio/route'
+import { USUAL_STRAIN_TERMS } from '../../core/plan/compile/strain-terms'
 import { USUAL_KIT_TERMS } from '../../core/kit/kit-terms'
 import { getCourse } from '../../db/repositories/courses.server'
 import { listDryingNotes } from '../../db/repositories/drying-notes.server'
@@ -369,6 +370,7 @@ test('a studio’s confidence and own pastes are kept', async () => {
 		ownPastes: [{ name: 'bench mix', like: 'gum paste', paceFactor: 1.2 }],
 		units: 'metric',
 		kitTerms: USUAL_KIT_TERMS,
+		strainTerms: USUAL_STRAIN_TERMS,
 		version: 1,
 	}
 

@@ -14,6 +14,7 @@ import * as signIn from '../../app/account/routes/sign-in/route'
 import * as signOut from '../../app/account/routes/sign-out/route'
 import * as studioPage from '../../app/studio/routes/studio/route'
 import { loadToday } from '../../app/today/load-today.server'
+import { USUAL_STRAIN_TERMS } from '../../core/plan/compile/strain-terms'
 import { USUAL_KIT_TERMS } from '../../core/kit/kit-terms'
 import type { Course } from '../../core/course/course'
 import { listCourses } from '../../db/repositories/course-list.server'
@@ -332,6 +333,7 @@ test('the studio’s settings are checked, and told apart by version', async () 
 		ownPastes: [],
 		units: 'imperial',
 		kitTerms: { ...USUAL_KIT_TERMS, boardWidthMm: 420 },
+		strainTerms: { ...USUAL_STRAIN_TERMS, split: 20 },
 		version: 1,
 	}
 	const save = (change: object) => studioPage.action(call(studio, '/studio', { body: { ...settings, ...change } }))
@@ -339,6 +341,8 @@ test('the studio’s settings are checked, and told apart by version', async () 
 	expect((await answerOf(save({ wireLengthsMm: [12] }))).refusal?.problems[0]?.path).toBe('wireLengthsMm[0]')
 	const tooMuch = await answerOf(save({ kitTerms: { ...settings.kitTerms, rerollLoss: 0.9 } }))
 	expect(tooMuch.refusal?.problems[0]).toEqual({ path: 'kitTerms.rerollLoss', message: 'A number from 0 to 0.5' })
+	const half = await answerOf(save({ strainTerms: { ...settings.strainTerms, split: 0.5 } }))
+	expect(half.refusal?.problems[0]).toEqual({ path: 'strainTerms.split', message: 'A whole number from 0 to 100' })
 	expect(await save({})).toEqual({ saved: 2 })
 	expect((await answerOf(save({ name: 'Late' }))).status).toBe(409)
 })

@@ -3,13 +3,19 @@
  * Written from the definition, without a look at the product's model: units instead of runs, no bounds, no tricks.
  */
 import type { Arc, Instance, Task, Window } from '../../core/plan/problem/instance'
-import { FIRST_LEVELS, type Objective } from '../../core/plan/problem/objective'
+import { FIRST_LEVELS, type Levels, type Objective } from '../../core/plan/problem/objective'
 
 /**
  * @param extension - minutes by which the last window closes later
  * @param worseThan - the vector to beat in a lexicographic comparison; undefined: any plan will do
+ * @param judgedBy - what the vector is of
  */
-export function betterPlanModel(instance: Instance, extension: number, worseThan: Objective | undefined): string {
+export function betterPlanModel(
+	instance: Instance,
+	extension: number,
+	worseThan: Objective | undefined,
+	judgedBy: Levels = FIRST_LEVELS,
+): string {
 	const windows = instance.windows.map((window, w) => {
 		return w === instance.windows.length - 1 ? { ...window, close: window.close + extension } : window
 	})
@@ -18,11 +24,14 @@ export function betterPlanModel(instance: Instance, extension: number, worseThan
 		...tasks.flatMap(({ task, t }) => declareTask(instance, windows, task, t)),
 		...dropGroups(instance),
 		...hands(tasks),
+		...pauses(instance, windows, tasks),
 		...waits(instance),
+		...showing(instance),
 		...homeworkLimits(instance, tasks),
 		...levels(instance, windows, tasks),
+		...(judgedBy === FIRST_LEVELS ? [] : feltLevels(instance, windows, tasks)),
 	]
-	const vector = FIRST_LEVELS.slice(1)
+	const vector = judgedBy.slice(1)
 	if (worseThan) {
 		const values = vector.map((level) => worseThan[level] ?? 0)
 		lines.push(`constraint lex_less([${vector.join(', ')}], [${values.join(', ')}]);`)
@@ -157,7 +166,7 @@ function waysOf({ tasks, arcs }: Instance): Way[] {
 
 function waits(instance: Instance): string[] {
 	const { tasks, arcs } = instance
-	const swappable = arcs.map(({ lag, swapPrep }) => lag !== 0 && swapPrep !== undefined)
+	const swappable = arcs.map(({ lag, swapPrep, swap }) => lag !== 0 && (swapPrep ?? swap) !== undefined)
 	return [
 		...arcs.map((_, a) => `var bool: swap_${a};\nconstraint swap_${a} -> ${swappable[a] ? 'true' : 'false'};`),
 		...arcs.map(({ from }, a) => {
@@ -165,7 +174,56 @@ function waits(instance: Instance): string[] {
 			return unitsOf(tasks[t] as Task) === 0 ? `constraint not swap_${a};` : `constraint swap_${a} -> class_${t};`
 		}),
 		...waysOf(instance).flatMap((way) => waitLines(tasks, way)),
+		...setOrder(instance),
 	]
+}
+
+/** An arc of a set is swapped only with those of it that lead to steps done before its end. */
+function setOrder({ tasks, arcs }: Instance): string[] {
+	const indexOf = (id: string) => tasks.findIndex((task) => task.id === id)
+	const leadsTo = (from: string, to: string): boolean =>
+		arcs.some((arc) => arc.from === from && (arc.to === to || leadsTo(arc.to, to)))
+	return arcs.flatMap(({ swap, to }, a) => {
+		if (swap === undefined) return []
+		return arcs.flatMap((other, o) => {
+			const task = tasks[indexOf(other.to)]
+			if (o === a || other.swap !== swap || other.to === to || !task || unitsOf(task) === 0) return []
+			return leadsTo(other.to, to) ? [`constraint swap_${a} -> (swap_${o} \\/ drop_${indexOf(other.to)});`] : []
+		})
+	})
+}
+
+/** Nothing is used in class that was not shown in class. */
+function showing({ tasks, arcs }: Instance): string[] {
+	const indexOf = (id: string) => tasks.findIndex((task) => task.id === id)
+	return arcs.flatMap(({ from, to }) => {
+		const [d, j] = [indexOf(from), indexOf(to)]
+		const [shown, user] = [tasks[d], tasks[j]]
+		if (!shown?.demo || !user || user.demo || unitsOf(shown) === 0 || unitsOf(user) === 0) return []
+		return [`constraint class_${j} -> class_${d};`]
+	})
+}
+
+/** Breaks inside a window of their session, apart from each other and from all work in class. */
+function pauses({ breaks = [] }: Instance, windows: readonly Window[], tasks: readonly Member[]): string[] {
+	return breaks.flatMap(({ session, minutes, earliest, latest }, b) => {
+		const inside = windows
+			.filter((window) => window.session === session)
+			.map(({ open, close }) => `(b_${b} >= ${open} /\\ b_${b} + ${minutes} <= ${close})`)
+		const others = breaks.slice(b + 1).flatMap((other, k) => {
+			const c = b + 1 + k
+			return other.session === session
+				? [`constraint b_${b} + ${minutes} <= b_${c} \\/ b_${c} + ${other.minutes} <= b_${b};`]
+				: []
+		})
+		const work = tasks.flatMap(({ task, t, units }) =>
+			Array.from({ length: units }, (_, k) => {
+				const x = `x_${t}_${k}`
+				return `constraint class_${t} -> (${x} + ${minutesOf(task)} <= b_${b} \\/ b_${b} + ${minutes} <= ${x});`
+			}),
+		)
+		return [`var ${earliest}..${latest}: b_${b};`, `constraint ${inside.join(' \\/ ')};`, ...others, ...work]
+	})
 }
 
 function waitLines(tasks: readonly Task[], { arc, index, to, over, piecewise }: Way): string[] {
@@ -177,18 +235,22 @@ function waitLines(tasks: readonly Task[], { arc, index, to, over, piecewise }: 
 	const holds = [...passed, `not drop_${from}`, `not drop_${to}`].join(' /\\ ')
 	const placed = [...passed, `not ahead_${from}`, `not drop_${from}`, `not ahead_${to}`, `not drop_${to}`].join(' /\\ ')
 	const lines = [
-		`constraint (${holds} /\\ ahead_${to}) -> ahead_${from};`,
+		// Nobody gives a demonstration to herself.
+		...(first.demo ? [] : [`constraint (${holds} /\\ ahead_${to}) -> ahead_${from};`]),
 		`constraint (${holds} /\\ swap_${index}) -> class_${to};`,
 	]
 	if (maxLag !== undefined) lines.push(`constraint (${holds} /\\ ahead_${from}) -> ahead_${to};`)
+	if (arc.lag === 'never') lines.push(`constraint (${placed}) -> swap_${index};`)
+	const lag = arc.lag === 'never' ? 0 : arc.lag
 	const [n, m] = [unitsOf(first), unitsOf(second)]
-	const pairs =
-		piecewise && n === m ? Array.from({ length: n }, (_, k) => [k, k, k] as const) : [[n - 1, 0, m - 1] as const]
-	for (const [k, next, last] of pairs) {
-		const end = `x_${from}_${k} + ${minutesOf(first)}`
-		lines.push(`constraint (${placed}) -> x_${to}_${next} >= ${end} + if swap_${index} then 0 else ${arc.lag} endif;`)
-		if (maxLag !== undefined)
-			lines.push(`constraint (${placed} /\\ not swap_${index}) -> x_${to}_${last} <= ${end} + ${maxLag};`)
+	for (let k = 0; k < m; k++) {
+		const made = piecewise ? Math.ceil(((k + 1) * n) / m) - 1 : n - 1
+		const from1 = `x_${from}_${made} + ${minutesOf(first)}`
+		lines.push(`constraint (${placed}) -> x_${to}_${k} >= ${from1} + if swap_${index} then 0 else ${lag} endif;`)
+		if (maxLag === undefined) continue
+		const oldest = piecewise || arc.limit === 'each' ? Math.floor((k * n) / m) : n - 1
+		const since = `x_${from}_${oldest} + ${minutesOf(first)}`
+		lines.push(`constraint (${placed} /\\ not swap_${index}) -> x_${to}_${k} <= ${since} + ${maxLag};`)
 	}
 	return lines
 }
@@ -211,6 +273,10 @@ function levels(instance: Instance, windows: readonly Window[], tasks: readonly 
 	const prep = [
 		...tasks.map(({ task, t }) => `bool2int(ahead_${t}) * ${task.prepMinutes ?? 0}`),
 		...instance.arcs.map(({ swapPrep = 0 }, a) => `bool2int(swap_${a}) * ${swapPrep}`),
+		...(instance.prepared ?? []).map(({ id, minutes }) => {
+			const own = instance.arcs.flatMap(({ swap }, a) => (swap === id ? [`swap_${a}`] : []))
+			return `bool2int(${own.join(' \\/ ') || 'false'}) * ${minutes}`
+		}),
 	]
 	const open = windows[0]?.open ?? 0
 	const end = ({ task, t, units }: Member) => `x_${t}_${units - 1} + ${minutesOf(task)}`
@@ -219,6 +285,7 @@ function levels(instance: Instance, windows: readonly Window[], tasks: readonly 
 	const sessions = [...new Set(windows.map(({ session }) => session))]
 	const waited = sessions.map((session) =>
 		waitedIn(
+			instance,
 			windows.filter((window) => window.session === session),
 			tasks,
 		),
@@ -233,8 +300,19 @@ function levels(instance: Instance, windows: readonly Window[], tasks: readonly 
 	]
 }
 
-/** Hands-on minutes of a session until its last class unit ends. */
-function waitedIn(windows: readonly Window[], tasks: readonly Member[]): string {
+/** Hands-on minutes of a session until its last class unit ends, less the breaks held by then. */
+function waitedIn({ breaks = [] }: Instance, windows: readonly Window[], tasks: readonly Member[]): string {
+	const [first] = windows
+	if (!first) return '0'
+	const parts = windows.map(({ open, close }) => `max(0, min(${close}, until) - ${open})`)
+	const held = breaks.flatMap(({ session, minutes }, b) => {
+		return session === first.session ? [` - bool2int(b_${b} + ${minutes} <= until) * ${minutes}`] : []
+	})
+	return `(let { var int: until = ${lastEnd(windows, tasks)} } in ${parts.join(' + ')}${held.join('')})`
+}
+
+/** When the last class unit of a session ends; its opening where it has none. */
+function lastEnd(windows: readonly Window[], tasks: readonly Member[]): string {
 	const [first, last] = [windows[0], windows.at(-1)]
 	if (!first || !last) return '0'
 	const ends = tasks.flatMap(({ task, t, units }) => {
@@ -244,7 +322,98 @@ function waitedIn(windows: readonly Window[], tasks: readonly Member[]): string 
 			return `if ${isHere} then ${x} + ${minutesOf(task)} else ${first.open} endif`
 		})
 	})
-	const until = `max([${[first.open, ...ends].join(', ')}])`
-	const parts = windows.map(({ open, close }) => `max(0, min(${close}, until) - ${open})`)
-	return `(let { var int: until = ${until} } in ${parts.join(' + ')})`
+	return `max([${[first.open, ...ends].join(', ')}])`
+}
+
+const ANOTHER_SESSION_MINUTES = 60
+
+/** The levels that people mind, and the finer ones. */
+function feltLevels(instance: Instance, windows: readonly Window[], tasks: readonly Member[]): string[] {
+	const sum = (parts: readonly string[]) => (parts.length > 0 ? parts.join(' + ') : '0')
+	const sessions = [...new Set(windows.map(({ session }) => session))]
+	const windowsOf = (session: number) => windows.filter((window) => window.session === session)
+	const memberOf = (id: string) => tasks.find(({ task }) => task.id === id)
+	const opens = sessions.slice(1).map((session) => windowsOf(session)[0]?.open ?? 0)
+	/** From 0. */
+	const position = (x: string) => `(${sum(opens.map((open) => `bool2int(${x} >= ${open})`))})`
+	const handsBefore = (time: string, some: readonly Window[] = windows) =>
+		`(${sum(some.map(({ open, close }) => `max(0, min(${close}, ${time}) - ${open})`))})`
+	const unitsOfAll = tasks.flatMap(({ task, t, units }) =>
+		Array.from({ length: units }, (_, k) => ({ t, x: `x_${t}_${k}`, minutes: minutesOf(task), isDemo: task.demo })),
+	)
+	const start = ({ t }: Member) => `x_${t}_0`
+	const end = ({ task, t, units }: Member) => `x_${t}_${units - 1} + ${minutesOf(task)}`
+	/** Of two moments, the first at the end of a unit that begins at `lastUnit`. */
+	const apart = (lastUnit: string, from: string, to: string) => {
+		const between = (x: string, minutes: number) =>
+			`bool2int(${x} >= ${from} /\\ ${x} + ${minutes} <= ${to}) * ${minutes}`
+		const off = [
+			...(instance.breaks ?? []).map(({ minutes }, b) => between(`b_${b}`, minutes)),
+			...unitsOfAll
+				.filter(({ isDemo }) => isDemo)
+				.map(({ t, x, minutes }) => `bool2int(class_${t}) * ${between(x, minutes)}`),
+		]
+		const other = `bool2int(${position(lastUnit)} != ${position(to)}) * ${ANOTHER_SESSION_MINUTES}`
+		return `if ${to} >= ${from} then ${handsBefore(to)} - ${handsBefore(from)} - (${sum(off)}) + ${other} else 0 endif`
+	}
+	const lastUnit = ({ t, units }: Member) => `x_${t}_${units - 1}`
+	const pairs = [
+		...instance.arcs.flatMap(({ from, to, follows }) => {
+			const [one, other] = [memberOf(from), memberOf(to)]
+			if (!follows || !one || !other || one.task.demo) return []
+			const both = `class_${one.t} /\\ class_${other.t}`
+			return [`if ${both} then ${apart(lastUnit(one), `(${end(one)})`, start(other))} else 0 endif`]
+		}),
+		...tasks.flatMap((shown) => {
+			const users = instance.arcs
+				.flatMap(({ from, to }) => (from === shown.task.id ? (memberOf(to) ?? []) : []))
+				.filter(({ task }) => !task.demo)
+			if (!shown.task.demo || users.length === 0) return []
+			const far = Math.max(...windows.map(({ close }) => close)) + 1
+			const first = `min([${users.map((user) => `if class_${user.t} then ${start(user)} else ${far} endif`).join(', ')}])`
+			const isUsed = users.map(({ t }) => `class_${t}`).join(' \\/ ')
+			const gap = `(let { var int: use = ${first} } in ${apart(lastUnit(shown), `(${end(shown)})`, 'use')})`
+			return [`if class_${shown.t} /\\ (${isUsed}) then ${gap} else 0 endif`]
+		}),
+	]
+	const crowded = sessions.map((session) => {
+		const buffer = instance.sessions?.find((listed) => listed.session === session)?.bufferMinutes ?? 0
+		const own = windowsOf(session)
+		const tail = own.map(({ open, close }) => `max(0, ${close} - max(${open}, until))`)
+		const isUsed = `until > ${own[0]?.open ?? 0}`
+		return `(let { var int: until = ${lastEnd(own, tasks)} } in if ${isUsed} then max(0, ${buffer} - (${sum(tail)})) else 0 endif)`
+	})
+	const weights = { waiting: 1, split: 6, crowding: 1, apart: 1, ...instance.weights }
+	const turned = (instance.sequence ?? []).flatMap((list) =>
+		list.slice(1).flatMap((later, k) => {
+			const [one, other] = [memberOf(list[k] ?? ''), memberOf(later)]
+			if (!one || !other) return []
+			return [`bool2int(class_${one.t} /\\ class_${other.t} /\\ ${start(other)} < ${start(one)})`]
+		}),
+	)
+	const soon = tasks.map((member) => {
+		const { t, task } = member
+		const driesLonger = waysOf(instance)
+			.filter(({ arc }) => arc.from === task.id && arc.lag !== 0)
+			.flatMap(({ to, over }) => {
+				const passed = over.filter((other) => other >= 0).map((other) => `drop_${other}`)
+				const isLater = `${position(`x_${to}_0`)} != ${position(lastUnit(member))}`
+				return [`(${[...passed, `class_${to}`, isLater].join(' /\\ ')})`]
+			})
+		const since = sessions.map((session, s) => {
+			const before = handsBefore(`(${end(member)})`, windowsOf(session))
+			return `bool2int(${position(lastUnit(member))} = ${s}) * ${before}`
+		})
+		return `if class_${t} /\\ (${driesLonger.join(' \\/ ') || 'false'}) then ${sum(since)} else 0 endif`
+	})
+	const last = unitsOfAll.map(({ t, x }) => `if class_${t} then 1 + ${position(x)} else 0 endif`)
+	return [
+		`var int: lastSession = ${(instance.endEarly ?? true) ? `max([0, ${last.join(', ')}])` : '0'};`,
+		`var int: crowding = ${sum(crowded)};`,
+		`var int: apart = ${sum(pairs)};`,
+		`var int: strain = ${weights.waiting} * waiting + ${weights.split} * splits + ${weights.crowding} * crowding + ${weights.apart} * apart;`,
+		`var int: late = ${sum(unitsOfAll.map(({ t, x, minutes }) => `bool2int(class_${t}) * ${minutes} * ${position(x)}`))};`,
+		`var int: order = ${sum(turned)};`,
+		`var int: soon = ${sum(soon)};`,
+	]
 }

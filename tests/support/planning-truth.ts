@@ -1,7 +1,7 @@
 /** Checks of the exact planner that know nothing of how it works: enumeration, and a general constraint solver. */
 import { planExactly } from '../../core/plan/exact/plan-exactly'
 import { lagMinutes, type Instance } from '../../core/plan/problem/instance'
-import { compareObjectives, FIRST_LEVELS, OBJECTIVE_LEVELS } from '../../core/plan/problem/objective'
+import { compareObjectives, FIRST_LEVELS, OBJECTIVE_LEVELS, type Levels } from '../../core/plan/problem/objective'
 import { validateInstance } from '../../core/plan/problem/validate-instance'
 import { betterPlanModel } from './better-plan-model'
 import { bestByEnumeration } from './brute-force'
@@ -67,11 +67,13 @@ export async function checkAgainstChuffed({
 	count,
 	limitMs,
 	report,
-}: Range & { limitMs: number }): Promise<{ confirmed: number; open: number }> {
+	form,
+}: EnumerationRange & { limitMs: number }): Promise<{ confirmed: number; open: number }> {
 	const done = { confirmed: 0, open: 0 }
 	for (let seed = firstSeed; seed < firstSeed + count; seed++) {
-		const instance = randomInstance(seed, MIDDLE_SHAPE)
-		const answer = await askMiniZinc(modelOfBetter(instance), limitMs)
+		const instance = FORMS[form].make(seed, MIDDLE_SHAPE)
+		if (validateInstance(instance).length > 0) continue
+		const answer = await askMiniZinc(modelOfBetter(instance, FORMS[form].levels), limitMs)
 		if (answer === 'unsatisfiable') done.confirmed++
 		else if (answer === 'unknown') done.open++
 		else report(`seed ${seed}: there is a better plan`)
@@ -79,12 +81,15 @@ export async function checkAgainstChuffed({
 	return done
 }
 
-function modelOfBetter(instance: Instance): string {
-	const { status, objective } = planExactly(instance, { levels: FIRST_LEVELS })
-	if (status === 'optimal') return betterPlanModel(instance, 0, objective)
+function modelOfBetter(instance: Instance, levels: Levels): string {
+	const { status, objective } = planExactly(instance, { levels })
+	if (status === 'optimal') return betterPlanModel(instance, 0, objective, levels)
 	if (status === 'infeasible' && objective) return betterPlanModel(instance, objective.shortfall - 1, undefined)
 	if (status !== 'impossible') throw new Error(`${instance.name}: ${status} is not a proven answer`)
 	const work = instance.tasks.map((task) => ('units' in task ? task.units * task.unitMinutes : task.minutes))
-	const most = [...work, ...instance.arcs.map(lagMinutes)].reduce((total, value) => total + value, 0)
+	const most = [...work, ...instance.arcs.map((arc) => (arc.lag === 'never' ? 0 : lagMinutes(arc)))].reduce(
+		(total, value) => total + value,
+		0,
+	)
 	return betterPlanModel(instance, most, undefined)
 }

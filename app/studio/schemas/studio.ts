@@ -11,6 +11,9 @@ const between = (min: number, max: number) => {
 	return number().typeError(words).required(words).min(min, words).max(max, words)
 }
 
+/** A weight of the planner is whole. */
+const weight = () => between(0, 100).integer('A whole number from 0 to 100')
+
 const PASTES = Object.keys(PASTE_TERMS) as Paste[]
 
 export const studioSchema = object({
@@ -73,6 +76,13 @@ export const studioSchema = object({
 			mid: between(0, 20),
 			deep: between(0, 20),
 		}).noUnknown(),
+	}).noUnknown(),
+	strainTerms: object({
+		waiting: weight(),
+		split: weight(),
+		crowding: weight(),
+		apart: weight(),
+		bufferShare: between(0, 0.5),
 	}).noUnknown(),
 	version: rowVersion(),
 }).noUnknown()

@@ -16,6 +16,7 @@ import { ORDINARY_TERMS, type PlanTerms } from './drying-terms'
 import { createLimitFinder } from './find-limits'
 import { createWaitFinder } from './find-waits'
 import { toWindows } from './session-windows'
+import { USUAL_STRAIN_TERMS } from './strain-terms'
 
 /** One design of the course, resolved, in the order of `course.designs`. */
 export interface DesignInCourse {
@@ -36,7 +37,8 @@ export function compileCourse(
 	terms: PlanTerms = ORDINARY_TERMS,
 ): CompiledCourse {
 	if (designs.length === 0) throw new InputError([{ path: 'designs', message: 'Choose at least one design' }])
-	const { origin, windows, breaks, sessions } = toWindows(course.sessions, terms.zone)
+	const { bufferShare, ...weights } = terms.strain ?? USUAL_STRAIN_TERMS
+	const { origin, windows, breaks, sessions } = toWindows(course.sessions, terms.zone, bufferShare)
 	const finders = {
 		findWait: createWaitFinder(course, terms, origin),
 		findLimit: createLimitFinder(course, terms, origin),
@@ -55,6 +57,7 @@ export function compileCourse(
 		windows,
 		sessions,
 		breaks,
+		weights,
 		endEarly: course.endEarly ?? false,
 		homeWindows: homeWindowsOf(course, windows),
 		tasks: withoutDampAhead([...demos.tasks, ...steps.map(({ task }) => task)], arcs),

@@ -7,6 +7,7 @@ import type { OwnedTools } from '../../materials/sharing/tool-sharing'
 import type { GaugeStandard } from '../../materials/wire-gauge'
 import type { Course } from '../../course/course'
 import { toSessionSpans } from './session-windows'
+import type { StrainTerms } from './strain-terms'
 import type { WallTime } from '../../time/wall-clock'
 import { NO_ZONE } from '../../time/zone'
 
@@ -27,6 +28,8 @@ export interface DryingTerms {
 export interface PlanTerms extends DryingTerms {
 	/** Of each tool that the studio counts; absent: of all tools enough. */
 	ownedTools?: OwnedTools
+	/** What the studio minds in a plan; absent: as usual. */
+	strain?: StrainTerms
 }
 
 /** An ordinary room, and nothing learnt. */

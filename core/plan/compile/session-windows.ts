@@ -5,6 +5,7 @@
 import { InputError } from '../../errors'
 import type { Break, Window } from '../problem/instance'
 import { minutesSince, type ClockOrigin } from '../../time/zone'
+import { USUAL_STRAIN_TERMS } from './strain-terms'
 import type { Session } from '../../course/course'
 import { breakSpan, handsOnMinutes, handsOnSpan, sessionProblems } from '../../course/session-hours'
 
@@ -19,17 +20,19 @@ export interface SessionWindows {
 	sessions: { session: number; bufferMinutes: number }[]
 }
 
-/** Of the hands-on minutes of a session; common practice, no source. */
-const BUFFER_SHARE = 0.1
-
 /**
  * The hands-on windows: session hours less setting up and clearing away, and the breaks inside.
  *
  * @param zone - the studio's, in the IANA database
+ * @param bufferShare - of the hands-on minutes of each session, that should be spare at its end
  * @returns windows numbered by session from 1, clock minutes from the first opening
  * @throws {InputError} by field: sessions out of order, or nothing left of one
  */
-export function toWindows(sessions: readonly Session[], zone: string): SessionWindows {
+export function toWindows(
+	sessions: readonly Session[],
+	zone: string,
+	bufferShare = USUAL_STRAIN_TERMS.bufferShare,
+): SessionWindows {
 	const [first] = sessions
 	const problems = sessionProblems(sessions)
 	if (!first) problems.push({ path: 'sessions', message: 'Add at least one session' })
@@ -54,7 +57,7 @@ export function toWindows(sessions: readonly Session[], zone: string): SessionWi
 			}),
 		),
 		sessions: sessions.map((session, s) => {
-			return { session: s + 1, bufferMinutes: Math.ceil(BUFFER_SHARE * handsOnMinutes(session)) }
+			return { session: s + 1, bufferMinutes: Math.ceil(bufferShare * handsOnMinutes(session)) }
 		}),
 	}
 }

@@ -1,5 +1,6 @@
 import { AutoComplete, Form } from 'antd'
 import { DecimalInput } from '../../../shared/components/fields/decimal-input'
+import { PercentItem } from './percent-item'
 
 const CURRENCIES = ['€', '£', '$', 'CHF', 'kr', 'zł', 'Kč', '¥'].map((value) => ({ value }))
 
@@ -16,9 +17,9 @@ export function KitFields() {
 				<KitNumber name="trayHeightMm" label="Its depth" unit="mm" />
 			</div>
 			<div className="fields">
-				<KitPercent name="rerollLoss" label="Lost at each kneading" />
-				<KitPercent name="reserveShare" label="Reserve on all that is used up" />
-				<KitPercent name="handlingShare" label="Paste to knead and roll, on top" />
+				<PercentItem name={['kitTerms', 'rerollLoss']} label="Lost at each kneading" />
+				<PercentItem name={['kitTerms', 'reserveShare']} label="Reserve on all that is used up" />
+				<PercentItem name={['kitTerms', 'handlingShare']} label="Paste to knead and roll, on top" />
 				<KitNumber name="leastLumpG" label="Least lump of a colour" unit="g" />
 				<KitNumber name="minOffcutMm" label="Keep wire off-cuts from" unit="mm" />
 				<KitNumber name="tapeStretch" label="Tape is pulled to" unit="times" step={0.1} />
@@ -49,21 +50,6 @@ function KitNumber({ name, label, unit, step = 1 }: KitFieldProps & { unit: stri
 	return (
 		<Form.Item name={['kitTerms', ...(Array.isArray(name) ? name : [name])]} label={label} className="narrow">
 			<DecimalInput step={step} suffix={unit} />
-		</Form.Item>
-	)
-}
-
-/** Kept as a share, shown as people say it. */
-function KitPercent({ name, label }: { name: string; label: string }) {
-	return (
-		<Form.Item
-			name={['kitTerms', name]}
-			label={label}
-			className="narrow"
-			getValueProps={(share: number | null) => ({ value: share === null ? null : Math.round(share * 1000) / 10 })}
-			normalize={(percent: number | null) => (percent === null ? null : percent / 100)}
-		>
-			<DecimalInput step={1} suffix="%" />
 		</Form.Item>
 	)
 }

@@ -11,6 +11,7 @@ import type { Route } from './+types/route'
 import { DryingFields } from './drying-fields'
 import { HouseFields } from './house-fields'
 import { KitFields } from './kit-fields'
+import { StrainFields } from './strain-fields'
 
 export function meta() {
 	return [{ title: 'Studio · Calycine' }]
@@ -46,6 +47,7 @@ export default function StudioPage({ loaderData: studio }: Route.ComponentProps)
 			<SheetForm state={state} initial={studio} saveLabel="Save" isDirty={isDirty} onChange={() => setDirty(true)}>
 				<HouseFields />
 				<DryingFields />
+				<StrainFields />
 				<KitFields />
 			</SheetForm>
 		</>
