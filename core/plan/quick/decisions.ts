@@ -52,13 +52,17 @@ export interface Network {
 /** Clock minutes that stand for a wait without end: no course is as long, so that each of them is seen to be missing. */
 const ENDLESS_MINUTES = 10_000_000
 
-/** Everything in class, or in the first place that the task allows; nothing swapped. */
-export function initialDecisions({ tasks }: NormalInstance): Decisions {
+/** Everything in class, or in the first place that the task allows; swapped only what would never be over. */
+export function initialDecisions(instance: NormalInstance): Decisions {
+	const { tasks, arcs } = instance
 	const preferred = ['class', 'home', 'ahead'] as const
-	return {
+	const endless = arcs.flatMap(({ isNever, swapSet, swapNeeds }, a) =>
+		isNever && swapSet !== undefined ? [a, ...swapNeeds] : [],
+	)
+	return keepSwapsOfUse(instance, {
 		places: tasks.map(({ places }) => preferred.find((place) => places.has(place)) ?? 'class'),
-		swaps: new Set(),
-	}
+		swaps: new Set(endless),
+	})
 }
 
 /** The network of these decisions, or undefined if they break a rule of places, groups or swaps. */

@@ -22,8 +22,8 @@ export function ElsewhereRibbon({ story }: { story: PlanStory }) {
 				)}
 				{swaps.map((swap) => (
 					<li key={swap.fromTaskId}>
-						<b>bring dry</b> {nameOfTask(sources.get(swap.fromTaskId))} · {duration(swap.prepMinutes)}, then{' '}
-						{waitSpan(swap.wait)}
+						<b>bring dry</b> {nameOfTask(sources.get(swap.fromTaskId))} · {duration(swap.prepMinutes)},{' '}
+						{swap.wait.plannedMinutes === undefined ? 'and dry it in drier air' : `then ${waitSpan(swap.wait)}`}
 					</li>
 				))}
 				{ahead.map(({ taskId, source, minutes }) => (

@@ -36,7 +36,11 @@ export function PlanSummary({ plan, story }: { plan: PlanData; story: PlanStory 
 					<>
 						<dt>Short of time to spare</dt>
 						<dd>
-							<Why reasons={['so many minutes lack of what the studio wants to spare at the end of a session (Studio, Plans)']}>
+							<Why
+								reasons={[
+									'so many minutes lack of what the studio wants to spare at the end of a session (Studio, Plans)',
+								]}
+							>
 								{duration(objective.crowding)}
 							</Why>
 						</dd>

@@ -31,7 +31,7 @@ export function WaysOut({ plan }: { plan: PlanData }) {
 					{fitting.map(({ ways, objective }) => (
 						<li key={ways.map(wayWords).join()}>
 							<span>
-								<b>{ways.map(wayWords).join('; and ')}</b>
+								<b>{allWords(ways)}</b>
 								{(objective?.prepMinutes ?? 0) > 0 &&
 									`, with about ${duration(objective?.prepMinutes ?? 0)} of your time before`}
 							</span>
@@ -50,7 +50,7 @@ export function WaysOut({ plan }: { plan: PlanData }) {
 					{others
 						.map(
 							({ ways, verdict }) =>
-								`${ways.map(wayWords).join('; and ')}: ${verdict === 'does not fit' ? 'still does not fit' : 'no plan found in time'}`,
+								`${allWords(ways)}: ${verdict === 'does not fit' ? 'still does not fit' : 'no plan found in time'}`,
 						)
 						.join('; ')}
 					.
@@ -127,6 +127,12 @@ function WayForm({
 			</Button>
 		</Form>
 	)
+}
+
+/** 'Bring “petals: cup” dry; and make the leaves of the magnolia ahead'. */
+function allWords(ways: readonly WayOut[]): string {
+	const [first = '', ...more] = ways.map(wayWords)
+	return [first, ...more.map((words) => words.charAt(0).toLowerCase() + words.slice(1))].join('; and ')
 }
 
 function wayWords(way: WayOut): string {

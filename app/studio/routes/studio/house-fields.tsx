@@ -14,7 +14,7 @@ const USUAL_LENGTH_MM = 360
 /** What the studio is called, by which clock it lives, and how it measures. */
 export function HouseFields() {
 	return (
-		<section className="sheet">
+		<section className="sheet is-tall">
 			<Form.Item name="name" label="Name of the studio">
 				<Input maxLength={120} />
 			</Form.Item>

@@ -8,14 +8,14 @@ export function StrainFields() {
 		<section className="sheet">
 			<h2>Plans</h2>
 			<p className="soft small">
-				Of plans that teach as much and ask as little of you, the one is taken that strains the class least. A minute of
-				waiting counts 1; set what else counts against it. 0: it does not matter.
+				Of plans that teach as much and ask as little of you, the one is taken that strains the class least. Each of
+				these counts as so many minutes of strain; 0: it does not matter.
 			</p>
 			<div className="fields">
-				<StrainNumber name="waiting" label="A minute of waiting about" />
+				<StrainNumber name="waiting" label="Waiting about, each minute" />
 				<StrainNumber name="split" label="Taking up a step twice" />
-				<StrainNumber name="crowding" label="A minute less to spare in a tight session" />
-				<StrainNumber name="apart" label="A minute between showing and doing" />
+				<StrainNumber name="crowding" label="A tight session, each minute" />
+				<StrainNumber name="apart" label="Shown long before it is done, each minute" />
 				<PercentItem name={['strainTerms', 'bufferShare']} label="To spare at the end of a session" />
 			</div>
 		</section>
