@@ -39,6 +39,8 @@ const PROBE_STEPS = 5_000
 const NEIGHBOURHOOD_STEPS = 30_000
 /** From above a level is asked to fall by this share of what is open, so that a long way down takes few steps. */
 const STEPS_FROM_ABOVE = 4
+/** Near the best plan a search has so many slices for one of the whole: it finds more, and proves nothing. */
+const NEAR_SLICES = 3
 /** A level gets so many slices, whole and near the best plan, before the next has its turn. */
 const SLICES_A_TURN = 4
 
@@ -146,10 +148,10 @@ export class LevelSearch {
 		return this.#incumbent.values[level] ?? 0
 	}
 
-	/** Frees some tasks of the best plan at a time, for as many steps as one slice of the whole search has. */
+	/** Frees some tasks of the best plan at a time. */
 	#searchNear(level: Level, kept: readonly Literal[]): void {
 		const { solver } = this.#model
-		const last = solver.steps + this.#slice
+		const last = solver.steps + NEAR_SLICES * this.#slice
 		while (solver.steps < last && !this.#hooks.shouldStop()) {
 			if (this.#neighbourhoods.isWhole) return this.#neighbourhoods.restart()
 			const free = this.#neighbourhoods.choose(this.#incumbent.plan)

@@ -14,9 +14,10 @@ export type Outcome = 'better' | 'refuted' | 'stopped'
 
 /**
  * What is set free together: tasks of neighbouring sessions, tasks joined by waits, tasks that lie
- * around an idle stretch, or any. Which pays depends on the instance, so the choice is learnt.
+ * around an idle stretch, a demonstration (or what something follows) with all that lies around what it is for, or any.
+ * Which pays depends on the instance, so the choice is learnt.
  */
-const WAYS = ['session', 'chain', 'gap', 'any'] as const
+const WAYS = ['session', 'chain', 'gap', 'apart', 'any'] as const
 type Way = (typeof WAYS)[number]
 
 /**
@@ -27,6 +28,9 @@ const LEAST_TASKS = 6
 const FIRST_TASKS = 12
 /** What a way has earned fades, so that one that paid at the beginning does not keep its turn for ever. */
 const REWARD_DECAY = 0.9
+
+/** Clock minutes from which on a pair is as far apart as it can be: another day. */
+const MOST_APART = 600
 
 interface Laid {
 	task: number
@@ -131,8 +135,37 @@ export class Neighbourhoods {
 			const moment = this.#pickGap(laid)
 			return order(({ start, end }) => Math.max(0, start - moment, moment - end))
 		}
+		if (way === 'apart') {
+			const pair = this.#pickPair(laid)
+			if (!pair) return order(() => 0)
+			const { from, to } = pair
+			const distance = ({ start, end }: Laid, moment: number) => Math.max(0, start - moment, moment - end)
+			// The one comes first, then what lies where it should be, and a little of what lies where it is.
+			return order((item) => {
+				if (item.task === from.task || item.task === to.task) return -1
+				return Math.min(distance(item, to.start), 3 * distance(item, from.end))
+			})
+		}
 		const session = this.#sessionAt(pivot.start)
 		return order(({ start }) => Math.abs(this.#sessionAt(start) - session - 0.25) + (noise[0] ?? 0))
+	}
+
+	/** Two that belong together, the further apart the more likely. */
+	#pickPair(laid: readonly Laid[]): { from: Laid; to: Laid } | undefined {
+		const { arcs, arcsOutOf, tasks } = this.#instance
+		const firstUsers = tasks.flatMap(({ isDemo }, d) => {
+			const users = (arcsOutOf[d] ?? []).flatMap((a) => laid[arcs[a]?.to ?? -1] ?? [])
+			const [first] = users.toSorted((a, b) => a.start - b.start)
+			return isDemo && laid[d] && first ? [{ from: laid[d], to: first }] : []
+		})
+		const following = arcs.flatMap(({ from, to, follows }) => {
+			const [one, other] = [laid[from], laid[to]]
+			return follows && one && other ? [{ from: one, to: other }] : []
+		})
+		const pairs = [...firstUsers, ...following].map((pair) => {
+			return { ...pair, draw: this.#rng() * Math.min(MOST_APART, Math.max(0, pair.to.start - pair.from.end)) }
+		})
+		return pairs.toSorted((a, b) => b.draw - a.draw)[0]
 	}
 
 	/** Arcs between the task and every other, whichever way they point. */

@@ -73,7 +73,10 @@ export type ExactPlan = Searched & (FoundPlan | NoPlan)
 
 /** Schedules for the first plan: about 30 samples and some mending; where that finds none that fits, more once more. */
 const FIRST_TASK_SCHEDULES = [6000, 24_000]
-/** The same where somebody waits and nothing is searched afterwards. */
+/** Instances of so many tasks are soon proven: of larger ones samples are climbed from for longer, before the search. */
+const MOST_SMALL = 25
+const CLIMBING_SCHEDULES = 2500
+/** Schedules where somebody waits and nothing is searched afterwards. */
 const QUICK_TASK_SCHEDULES = 1500
 
 /** @throws {RangeError} the instance has problems; see `validateInstance` */
@@ -150,16 +153,29 @@ class ExactSearch {
 	/** The search begins from the best of a given plan and a quick one: every plan found later is better. */
 	#startQuickly(): void {
 		if (this.#terms.start) this.#offer(this.#terms.start)
-		const { nodes, seed, levels } = this.#terms
+		const { nodes, reliefs } = this.#terms
+		if (nodes === 0) return this.#planQuickly(0, QUICK_TASK_SCHEDULES / this.#sizeForEffort)
 		for (const [attempt, effort] of FIRST_TASK_SCHEDULES.entries()) {
-			const schedules = Math.ceil(
-				(nodes === 0 ? QUICK_TASK_SCHEDULES : effort) / Math.max(25, this.#normal.tasks.length),
-			)
-			const { plan } = planQuickly(this.#instance, { seed: seed + attempt, schedules, levels })
-			if (plan) this.#offer(plan)
+			this.#planQuickly(attempt, effort / this.#sizeForEffort)
 			// The search finds its way from a plan far sooner than to one.
-			if (nodes === 0 || this.#terms.reliefs || this.#best?.objective.shortfall === 0) return
+			if (reliefs || this.#best?.objective.shortfall === 0) break
 		}
+		const isLarge = this.#normal.tasks.length > MOST_SMALL
+		if (isLarge && !reliefs && !this.#shouldStop()) this.#planQuickly(FIRST_TASK_SCHEDULES.length, CLIMBING_SCHEDULES)
+	}
+
+	/** Schedules of a large instance cost more. */
+	get #sizeForEffort(): number {
+		return Math.max(MOST_SMALL, this.#normal.tasks.length)
+	}
+
+	/** @param attempt - each draws its own chances */
+	#planQuickly(attempt: number, schedules: number): void {
+		const { seed, levels, shouldStop } = this.#terms
+		// The first plan is made whatever the time.
+		const terms = { seed: seed + attempt, schedules: Math.ceil(schedules), levels, ...(attempt > 0 && { shouldStop }) }
+		const { plan } = planQuickly(this.#instance, terms)
+		if (plan) this.#offer(plan)
 	}
 
 	/** Whether the course fits at all, and if not, how much later the last window must close. */

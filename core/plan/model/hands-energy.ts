@@ -32,6 +32,8 @@ const KEPT_OUT = 1
 const ENDS_LATER = 2
 const STARTS_EARLIER = 3
 const FINISHES_LATER = 4
+/** Times that it does not look, at most, after it has found nothing so often. */
+const MOST_SKIPPED = 6
 /** In a note, in place of a work. */
 const NONE = -1
 
@@ -57,6 +59,10 @@ export class HandsEnergy implements Propagator {
 	readonly #push: Int32Array
 	/** By work: where the overload that moves it begins. */
 	readonly #pushBorder: Int32Array
+	/** Times in a row that it found nothing. */
+	#idle = 0
+	/** Times that it will not look. */
+	#skip = 0
 
 	constructor(
 		works: readonly HandsWork[],
@@ -77,8 +83,26 @@ export class HandsEnergy implements Propagator {
 		this.#pushBorder = new Int32Array(works.length)
 	}
 
-	/** @complexity O(works²) */
+	/**
+	 * Where it has found nothing for a while it looks less often: what it overlooks meanwhile is found later, or the orders
+	 * say it.
+	 *
+	 * @complexity O(works²)
+	 */
 	propagate(trail: Trail, own: number): boolean {
+		if (this.#skip > 0 && trail.level > 0) {
+			this.#skip--
+			return true
+		}
+		const length = trail.length
+		const isFine = this.#sweep(trail, own)
+		this.#idle = isFine && trail.length === length ? Math.min(MOST_SKIPPED, this.#idle + 1) : 0
+		this.#skip = this.#idle
+		return isFine
+	}
+
+	/** Everything that the works say of each other; false on a clash. */
+	#sweep(trail: Trail, own: number): boolean {
 		const possible: number[] = []
 		this.#works.forEach(({ start, end, inClass: [side, value] }, i) => {
 			if (trail.isFalse(side, value)) return

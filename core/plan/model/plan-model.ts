@@ -22,8 +22,10 @@ import { addRuns, MAX_RUNS, mostRuns, type Horizon, type RunVariables } from './
 import { UnitStarts } from './unit-starts'
 import { addWaits, type Swaps } from './wait-rules'
 
-/** A task is at most so many works for the bounds on the hands, which look at all pairs of them. */
+/** A task is at most so many works for the bounds on the hands, which look at all pairs of them; */
 const MOST_WORKS = 6
+/** and all tasks together about so many, as long as each is one. */
+const WORKS_IN_ALL = 80
 
 /** One instance in a solver of its own. */
 export class PlanModel {
@@ -248,6 +250,7 @@ export class PlanModel {
 
 	/** Tells the propagator of hands which work there is: a task in class keeps the hands for all its minutes. */
 	#addHandsEnergy(units: UnitStarts): void {
+		const most = Math.min(MOST_WORKS, Math.max(1, Math.floor(WORKS_IN_ALL / Math.max(1, this.#instance.tasks.length))))
 		const works = this.#instance.tasks.flatMap(({ minutes, unitMinutes }, i) => {
 			const [own, inClass] = [this.runs[i] ?? [], this.places[i]?.inClass]
 			const [start, end] = [own[0]?.start, own.at(-1)?.end]
@@ -255,7 +258,7 @@ export class PlanModel {
 			const starts = own.length > 1 ? units.byTask.get(i) : undefined
 			if (!starts) return [{ start, end, minutes, inClass }]
 			// Where its units have times of their own, each is work by itself; of many, a few together.
-			const size = Math.ceil(starts.length / MOST_WORKS)
+			const size = Math.ceil(starts.length / most)
 			return starts.flatMap((first, k) => {
 				const last = starts[Math.min(k + size, starts.length) - 1]
 				if (k % size !== 0 || !last) return []

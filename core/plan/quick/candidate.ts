@@ -118,7 +118,7 @@ function drawSample(instance: NormalInstance, latest: Float64Array, s: number, r
 			priorities: latest,
 			mayInterrupt: new Uint8Array(tasks.length).fill(s % 2 === 0 ? 1 : 0),
 			clockWeight: s >> 1,
-			isTogether: s < 2,
+			isTogether: new Uint8Array(tasks.length).fill(s < 2 ? 1 : 0),
 			breaks: layBreaks(instance, () => 0.5),
 		}
 	}
@@ -128,9 +128,28 @@ function drawSample(instance: NormalInstance, latest: Float64Array, s: number, r
 		priorities: latest.map((start) => start + spread * (rng() - 0.5)),
 		mayInterrupt: new Uint8Array(tasks.length).map(() => (rng() < 0.6 ? 1 : 0)),
 		clockWeight: Math.floor(rng() * 3) / 2,
-		isTogether: rng() < 0.5,
+		isTogether: drawTogether(tasks.length, rng),
 		breaks: layBreaks(instance, rng),
 	}
+}
+
+/** All introductions right before what needs them, none, or each by chance. */
+function drawTogether(count: number, rng: Rng): Uint8Array {
+	const share = [0, 0.5, 1, 1][Math.floor(rng() * 4)] ?? 1
+	return new Uint8Array(count).map(() => (rng() < share ? 1 : 0))
+}
+
+/** Now and then another choice for one of them, or all of them together. */
+function flipTogether(isTogether: Uint8Array, placed: readonly number[], rng: Rng): Uint8Array {
+	const draw = rng()
+	if (draw > 0.4) return isTogether
+	if (draw < 0.05) return new Uint8Array(isTogether.length).fill(1)
+	const flipped = Uint8Array.from(isTogether)
+	for (let k = 0; k < 3; k++) {
+		const i = placed[Math.floor(rng() * placed.length)] ?? 0
+		flipped[i] = 1 - (flipped[i] ?? 0)
+	}
+	return flipped
 }
 
 /** Exchanges the priorities of a few tasks, flips whether a few may be interrupted, and moves a break. */
@@ -144,7 +163,7 @@ function perturb(instance: NormalInstance, { sample, laid }: Candidate, placed: 
 		else [priorities[i], priorities[j]] = [priorities[j] ?? 0, priorities[i] ?? 0]
 	}
 	const clockWeight = rng() < 0.1 ? Math.floor(rng() * 3) / 2 : sample.clockWeight
-	const isTogether = rng() < 0.2 ? !sample.isTogether : sample.isTogether
+	const isTogether = flipTogether(sample.isTogether, placed, rng)
 	const mayMove = instance.breaks.length > 0 && rng() < 0.4
 	const ends = mayMove ? instance.tasks.map(({ unitMinutes }, i) => endOf(laid[i] ?? [], unitMinutes)) : []
 	const breaks = mayMove ? moveBreak(instance, sample.breaks, { ends, rng }) : sample.breaks

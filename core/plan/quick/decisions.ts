@@ -92,7 +92,7 @@ export function buildNetwork(instance: NormalInstance, { places, swaps }: Decisi
 		placed,
 		into,
 		outOf,
-		introductions: placed.filter((i) => isIntroduction(into[i] ?? [], outOf[i] ?? [])),
+		introductions: placed.filter((i) => places[i] === 'class' && isIntroduction(into[i] ?? [], outOf[i] ?? [])),
 		demonstrations: placed.filter((i) => tasks[i]?.isDemo && places[i] === 'class'),
 		users: tasks.map(({ isDemo }, i) => (isDemo ? usersOf(instance, i) : [])),
 		hasEndless: into.some((waits) => waits.some(({ lag }) => lag === ENDLESS_MINUTES)),

@@ -19,8 +19,8 @@ export interface Sample {
 	priorities: Float64Array
 	/** 1: a task of several units may be interrupted. */
 	mayInterrupt: Uint8Array
-	/** Introductions (see `Network`) are laid right before the first task that needs them. */
-	isTogether: boolean
+	/** 1: an introduction (see `Network`) is laid right before the first task that needs it. */
+	isTogether: Uint8Array
 	/** Weight of the earliest start beside the priority: 0 plans ahead, 1 goes by the clock. */
 	clockWeight: number
 	breaks: BreakStarts
@@ -30,7 +30,12 @@ export interface Sample {
 export interface Effort {
 	/** That may still be generated; counted down. */
 	schedules: number
+	/** Asked now and then; true: no more. */
+	shouldStop?: () => boolean
 }
+
+/** Schedules between two questions whether to stop: some 10 ms. */
+const STOP_INTERVAL = 32
 
 /** Runs of each placed task by its index; none for the others. */
 export type LaidRuns = readonly (readonly Run[])[]
@@ -72,7 +77,7 @@ export class ScheduleGenerator {
 		const releases = new Float64Array(this.#instance.tasks.length).fill(this.#instance.windows[0]?.open ?? 0)
 		for (const i of this.#network.placed) if (this.#places[i] === 'home') releases[i] = -Infinity
 		for (let mending = 0; mending <= MAX_MENDINGS; mending++) {
-			this.#effort.schedules--
+			if (--this.#effort.schedules % STOP_INTERVAL === 0 && this.#effort.shouldStop?.()) this.#effort.schedules = 0
 			const laid = this.#layAll(sample, releases)
 			if (!Array.isArray(laid)) {
 				if (!laid) return undefined

@@ -25,6 +25,8 @@ export interface QuickPlanTerms {
 	schedules?: number
 	/** What plans are judged by; absent: as today. */
 	levels?: Levels
+	/** Asked now and then: true to stop with the best so far. */
+	shouldStop?: () => boolean
 }
 
 /** A schedule of 150 tasks costs about ten times one of 40. */
@@ -38,10 +40,11 @@ const DEFAULT_TASK_SCHEDULES = 24_000
  */
 export function planQuickly(
 	instance: Instance,
-	{ seed = 1, schedules, levels = OBJECTIVE_LEVELS }: QuickPlanTerms = {},
+	{ seed = 1, schedules, levels = OBJECTIVE_LEVELS, shouldStop }: QuickPlanTerms = {},
 ): QuickPlan {
 	const normal = normalise(instance)
-	const effort = { schedules: schedules ?? Math.ceil(DEFAULT_TASK_SCHEDULES / Math.max(25, normal.tasks.length)) }
+	const most = schedules ?? Math.ceil(DEFAULT_TASK_SCHEDULES / Math.max(25, normal.tasks.length))
+	const effort = { schedules: most, ...(shouldStop && { shouldStop }) }
 	const best = search(normal, { effort, rng: createRng(seed), levels })
 	if (!best || buildNetwork(normal, best.decisions)?.hasEndless) return {}
 	return { objective: toObjective(best), plan: toPlan(normal, best) }
@@ -58,7 +61,7 @@ function search(instance: NormalInstance, terms: SampleTerms): Candidate | undef
 	let best =
 		first && first.score.shortfall > 0 ? climb(instance, first, { ...terms, count: Math.floor(total / 5) }) : first
 	if (!best || best.score.shortfall > 0) {
-		const share = () => ({ ...terms, effort: { schedules: Math.floor(total / 5) } })
+		const share = () => ({ ...terms, effort: { ...effort, schedules: Math.floor(total / 5) } })
 		const byPrice = repair(instance, best, { ...share(), thrift: 1, samples: 2 })
 		const byGain = repair(instance, best, { ...share(), thrift: 0.3, samples: 2 })
 		const tightened = relaxAndTighten(instance, { ...share(), thrift: 0, samples: 3 })
@@ -72,10 +75,10 @@ function search(instance: NormalInstance, terms: SampleTerms): Candidate | undef
 			sampleSchedules(instance, best.decisions, {
 				...terms,
 				count: Math.floor(rest / 3),
-				effort: { schedules: rest },
+				effort: { ...effort, schedules: rest },
 			}),
 		) ?? best
-	return climb(instance, best, { ...terms, count: rest, effort: { schedules: rest } })
+	return climb(instance, best, { ...terms, count: rest, effort: { ...effort, schedules: rest } })
 }
 
 /** A plan with a shortfall has no other value: it is told as a problem, not as a plan. */

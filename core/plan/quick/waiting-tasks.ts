@@ -17,8 +17,11 @@ export class WaitingTasks {
 	/** 1: an introduction, and those are laid together with what needs them. */
 	readonly #isHeldBack: Uint8Array
 
-	/** @param before - by task, those that should be laid before it although no wait says so */
-	constructor(network: Network, before: readonly (readonly number[])[], isTogether: boolean) {
+	/**
+	 * @param before - by task, those that should be laid before it although no wait says so
+	 * @param isTogether - by task: 1 for an introduction that is laid right before what needs it
+	 */
+	constructor(network: Network, before: readonly (readonly number[])[], isTogether: Uint8Array) {
 		const size = network.into.length
 		this.left = [...network.placed]
 		this.#network = network
@@ -28,7 +31,7 @@ export class WaitingTasks {
 		this.#pending = new Int32Array(size)
 		this.#pendingIntroductions = new Int32Array(size)
 		for (const i of network.placed) this.#isWaiting[i] = 1
-		if (isTogether) for (const i of network.introductions) this.#isHeldBack[i] = 1
+		for (const i of network.introductions) this.#isHeldBack[i] = isTogether[i] ?? 0
 		for (const i of network.placed) for (const { from } of network.into[i] ?? []) this.#count(from, i, 1)
 	}
 
