@@ -37,46 +37,65 @@ export interface WaysTerms {
  * The ways out of a course that does not fit, as they are found: changes one at a time first, then such as help only
  * together.
  */
-export function* tryWaysOut(
-	{ course, compiled, terms, objective }: CoursePlan,
+export function tryWaysOut(
+	plan: CoursePlan,
 	designs: readonly DesignInCourse[],
-	{ effortOf, most = 3 }: WaysTerms,
+	terms: WaysTerms,
 ): Generator<TriedWay> {
-	const isEndless = listEndless(compiled.instance).length > 0
-	const recompiled = (change: Partial<Course>, changedTerms = terms) => {
-		return compileCourse({ ...course, ...change }, designs, changedTerms)
-	}
-	const variants = listVariants()
-	const failed: Variant[] = []
-	for (const variant of variants.filter(({ isFirst }) => isFirst === isEndless)) yield* tryAlone(variant)
-	yield* tryRelieved({ ways: [], compiled }, most, ENOUGH_SETS)
-	for (const variant of variants.filter(({ isFirst }) => isFirst !== isEndless)) yield* tryAlone(variant)
-	if (!isEndless) {
-		const later = longerSession(course, objective?.shortfall ?? 0, (sessions) =>
-			planExactly(recompiled({ sessions }).instance, effortOf()),
-		)
-		if (later) yield later
-	}
-	if (most < 2) return
-	for (const variant of [...failed, ...fewerOfTwo()]) yield* tryRelieved(variant, most - 1, ENOUGH_OF_VARIANT)
+	return new WaysSearch(plan, designs, terms).run()
+}
 
-	function* tryAlone(variant: Variant): Generator<TriedWay> {
-		const { status, objective: reached } = planExactly(variant.compiled.instance, effortOf())
+class WaysSearch {
+	readonly #plan: CoursePlan
+	readonly #designs: readonly DesignInCourse[]
+	readonly #effortOf: WaysTerms['effortOf']
+	readonly #most: number
+	/** Changes that do not help alone. */
+	readonly #failed: Variant[] = []
+
+	constructor(plan: CoursePlan, designs: readonly DesignInCourse[], { effortOf, most = 3 }: WaysTerms) {
+		this.#plan = plan
+		this.#designs = designs
+		this.#effortOf = effortOf
+		this.#most = most
+	}
+
+	*run(): Generator<TriedWay> {
+		const { compiled, course, objective } = this.#plan
+		const isEndless = listEndless(compiled.instance).length > 0
+		const [drying, hours] = [this.#dryingVariants(), [...this.#fewerOf(1), this.#sessionMore()]]
+		// What never dries needs other air or other pieces first of all; else more time is the plainest.
+		for (const variant of isEndless ? drying : hours) yield* this.#tryAlone(variant)
+		yield* this.#tryRelieved({ ways: [], compiled }, this.#most, ENOUGH_SETS)
+		for (const variant of isEndless ? hours : drying) yield* this.#tryAlone(variant)
+		if (!isEndless) {
+			const later = longerSession(course, objective?.shortfall ?? 0, (sessions) =>
+				planExactly(this.#recompile({ sessions }).instance, this.#effortOf()),
+			)
+			if (later) yield later
+		}
+		if (this.#most < 2) return
+		for (const variant of [...this.#failed, ...this.#fewerOf(2)]) {
+			yield* this.#tryRelieved(variant, this.#most - variant.ways.length, ENOUGH_OF_VARIANT)
+		}
+	}
+
+	*#tryAlone(variant: Variant): Generator<TriedWay> {
+		const { status, objective } = planExactly(variant.compiled.instance, this.#effortOf())
 		const fits = status === 'optimal' || status === 'feasible'
-		if (fits && reached) return yield { ways: variant.ways, verdict: 'fits', objective: reached }
-		failed.push(variant)
+		if (fits && objective) return yield { ways: variant.ways, verdict: 'fits', objective }
+		this.#failed.push(variant)
 		const isRefuted = status === 'impossible' || status === 'infeasible'
 		yield { ways: variant.ways, verdict: isRefuted ? 'does not fit' : 'not decided' }
 	}
 
 	/** What has to be brought or made ahead besides, in as few sets as there are. */
-	function* tryRelieved(variant: Variant, atMost: number, limit: number): Generator<TriedWay> {
-		const relaxed = relaxInstance(variant.compiled, course)
-		const { sets, isComplete } = findReliefSets(relaxed, { most: atMost, limit, effortOf })
-		const waysOf = (used: readonly number[]) => used.flatMap((r) => relaxed.reliefs[r]?.way ?? [])
-		for (const { used, objective: reached } of sets) {
-			const ways = [...variant.ways, ...waysOf(used)]
-			if (ways.length > 0) yield { ways, verdict: 'fits', objective: reached }
+	*#tryRelieved(variant: Variant, most: number, limit: number): Generator<TriedWay> {
+		const relaxed = relaxInstance(variant.compiled, this.#plan.course)
+		const { sets, isComplete } = findReliefSets(relaxed, { most, limit, effortOf: this.#effortOf })
+		for (const { used, objective } of sets) {
+			const ways = [...variant.ways, ...used.flatMap((r) => relaxed.reliefs[r]?.way ?? [])]
+			if (ways.length > 0) yield { ways, verdict: 'fits', objective }
 		}
 		if (variant.ways.length > 0) return
 		const single = new Set(sets.flatMap(({ used }) => (used.length === 1 ? used : [])))
@@ -85,48 +104,45 @@ export function* tryWaysOut(
 		}
 	}
 
-	/** What changes the course or its air, each by itself. */
-	function listVariants(): (Variant & { isFirst: boolean })[] {
+	/** As dry as it gets, where that will do, and drier air. */
+	#dryingVariants(): Variant[] {
+		const { course, compiled, terms } = this.#plan
 		const settled = settledWays(compiled).map((way) => ({
 			ways: [way],
-			compiled: recompiled({ waits: { ...course.waits, [way.key]: way.minutes } }),
-			isFirst: true,
+			compiled: this.#recompile({ waits: { ...course.waits, [way.key]: way.minutes } }),
 		}))
+		if (!isDamp(course, terms)) return settled
 		const { temperatureC, humidity } = DRY_AIR
 		const drier = { kind: 'drier' as const, temperatureC, humidityPercent: Math.round(100 * humidity) }
-		const dry = isDamp(course, terms)
-			? [{ ways: [drier], compiled: recompiled({}, withDryAir(terms)), isFirst: true }]
-			: []
-		const longer = withExtraSession(course)
-		const { date } = present(longer.sessions.at(-1), 'the last session')
-		const session = {
-			ways: [{ kind: 'session' as const, date }],
-			compiled: recompiled({ sessions: longer.sessions }),
-			isFirst: false,
-		}
-		return [...settled, ...dry, ...fewerOfOne().map((variant) => ({ ...variant, isFirst: false })), session]
+		return [...settled, { ways: [drier], compiled: this.#recompile({}, withDryAir(terms)) }]
 	}
 
-	/** One flower a student less of a design of which there are several. */
-	function fewerOfOne(): Variant[] {
-		return designs.flatMap((_, d) => fewerOf([d]))
+	#sessionMore(): Variant {
+		const { sessions } = withExtraSession(this.#plan.course)
+		const { date } = present(sessions.at(-1), 'the last session')
+		return { ways: [{ kind: 'session', date }], compiled: this.#recompile({ sessions }) }
 	}
 
-	function fewerOfTwo(): Variant[] {
-		return designs.flatMap((_, d) => designs.slice(d + 1).flatMap((__, k) => fewerOf([d, d + 1 + k])))
-	}
-
-	function fewerOf(which: readonly number[]): Variant[] {
-		if (which.some((d) => (designs[d]?.flowersPerStudent ?? 1) < 2)) return []
-		const fewer = designs.map((item, d) =>
-			which.includes(d) ? { ...item, flowersPerStudent: item.flowersPerStudent - 1 } : item,
-		)
-		const changed = which.reduce((one, d) => withFlowers(one, d, fewer[d]?.flowersPerStudent ?? 1), course)
-		const ways = which.map((d): WayOut => {
-			const { design, flowersPerStudent } = present(fewer[d], 'a design of the course')
-			return { kind: 'smaller', design: d, designName: design.name, flowers: flowersPerStudent }
+	/** One flower a student less of so many designs, each of which has several. */
+	#fewerOf(count: 1 | 2): Variant[] {
+		const several = this.#designs.flatMap(({ flowersPerStudent }, d) => (flowersPerStudent > 1 ? [d] : []))
+		const chosen =
+			count === 1 ? several.map((d) => [d]) : several.flatMap((d, k) => several.slice(k + 1).map((e) => [d, e]))
+		return chosen.map((which) => {
+			const fewer = this.#designs.map((item, d) =>
+				which.includes(d) ? { ...item, flowersPerStudent: item.flowersPerStudent - 1 } : item,
+			)
+			const changed = which.reduce((one, d) => withFlowers(one, d, fewer[d]?.flowersPerStudent ?? 1), this.#plan.course)
+			const ways = which.map((d): WayOut => {
+				const { design, flowersPerStudent } = present(fewer[d], 'a design of the course')
+				return { kind: 'smaller', design: d, designName: design.name, flowers: flowersPerStudent }
+			})
+			return { ways, compiled: compileCourse(changed, fewer, this.#plan.terms) }
 		})
-		return [{ ways, compiled: compileCourse(changed, fewer, terms) }]
+	}
+
+	#recompile(change: Partial<Course>, terms = this.#plan.terms): CompiledCourse {
+		return compileCourse({ ...this.#plan.course, ...change }, this.#designs, terms)
 	}
 }
 
