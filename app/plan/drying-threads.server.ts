@@ -5,7 +5,8 @@
 import type { DesignInCourse } from '../../core/plan/compile/compile-course'
 import { roomOf, storeOf } from '../../core/plan/compile/drying-terms'
 import type { CoursePlan } from '../../core/plan/plan-course'
-import type { PlanStory, Thread } from '../../core/plan/tell/plan-story'
+import type { PlanStory } from '../../core/plan/tell/plan-story'
+import type { Thread } from '../../core/plan/tell/threads'
 import { daysBetween } from '../../core/time/calendar'
 import { clock } from '../../core/time/wall-clock'
 import { askSure, type Known } from '../drying/ask-drying'
@@ -72,7 +73,7 @@ export function findPart(
 	return design && part ? { designName: design.name, part, parts: design.parts } : undefined
 }
 
-function whenAndWhere({ course, terms }: CoursePlan, { from, to }: Thread) {
+function whenAndWhere({ course, terms }: CoursePlan, { least: { from, to } }: Thread) {
 	const [made, needed] = [course.sessions[from.session], course.sessions[to.session]]
 	if (!made || !needed) return {}
 	return {

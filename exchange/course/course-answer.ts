@@ -130,7 +130,7 @@ function tellWaits({ compiled }: CoursePlan, story: PlanStory | undefined): obje
 				to: stepOf(compiled.tasks[arc.to]),
 				...(wait.film === undefined ? { stage: stage ?? null } : { film: wait.film }),
 				...promiseOf(wait),
-				slackMinutes: isWaited ? thread.hangsMinutes - lagMinutes(arc) : null,
+				slackMinutes: isWaited ? thread.least.minutes - lagMinutes(arc) : null,
 			},
 		]
 	})

@@ -3,20 +3,18 @@
  * what is done elsewhere, and what is missing where it does not fit. Numbers only; the screens choose the words.
  */
 import { present } from '../../present'
-import { sessionAt } from '../problem/session-at'
 import type { DryingStage } from '../../vocabulary/drying-stage'
 import type { Plan } from '../problem/plan'
-import { normalDistribution, Z90 } from '../../drying/normal-distribution'
 import type { CompiledCourse, CourseWait, TaskSource } from '../compile/compiled-course'
 import type { Session } from '../../course/course'
-import { handsOnMinutes, handsOnSpan } from '../../course/session-hours'
+import { handsOnMinutes } from '../../course/session-hours'
 import { realBreaks } from '../compile/session-windows'
 import { exchangesOf } from '../problem/exchanges'
-import type { WallTime } from '../../time/wall-clock'
-import { wallTimeAfter } from '../../time/zone'
 import { listOnRoom, type WaitOnRoom } from './doubtful-waits'
 import type { LaidTask } from './laid-task'
+import { minuteIn, sessionOf } from './session-minutes'
 import { tellShortfall, type ShortfallStory } from './shortfall-story'
+import { spinThreads, type Thread } from './threads'
 
 /** One run of a task in a session. */
 export interface Tile {
@@ -61,29 +59,6 @@ export interface SessionStory {
 	waitingMinutes: number
 	/** Hands-on minutes left after the last task. */
 	spareMinutes: number
-}
-
-/** A drying wait from the end of one task to the start of another. */
-export interface Thread {
-	fromTaskId: string
-	toTaskId: string
-	/** undefined: it waits for a film, or for nothing but time. */
-	stage: DryingStage | undefined
-	wait: CourseWait
-	/** Dried pieces are brought, so nobody waits. */
-	isSwapped: boolean
-	/** Indices into the sessions, and minutes after midnight of their days. */
-	from: { session: number; minute: number }
-	to: { session: number; minute: number }
-	/** With the confidence that the plan was made with; undefined: never. */
-	readyAt: WallTime | undefined
-	/** Clock minutes from the end of the one task to the start of the other. */
-	hangsMinutes: number
-	/**
-	 * How sure it is to be ready when it is needed, in [0, 1]; absent: nothing is known of its spread, or it is a piece's
-	 * drying, of which the drying model has the only word.
-	 */
-	sure?: number
 }
 
 /** A task that is not done in class. */
@@ -152,11 +127,6 @@ export function layTasks({ instance }: Pick<CompiledCourse, 'instance'>, plan: P
 			return { ...run, run: r + 1, runCount: placement.runs.length }
 		})
 	})
-}
-
-/** Index of the session in whose window a class run lies; the last one also takes what runs over. */
-function sessionOf({ instance }: CompiledCourse, start: number): number {
-	return present(sessionAt(instance.windows, start), 'the session of a step') - 1
 }
 
 /** A session on its own clock: minutes of the instance become minutes after midnight of its day. */
@@ -233,61 +203,6 @@ function sourceOf({ tasks }: CompiledCourse, taskId: string): TaskSource {
 	return tasks[taskId] ?? { type: 'demo', techniqueId: taskId, label: taskId }
 }
 
-/** From each run to the run that waits for it, with the time between, and what the wait asks. */
-function spinThreads(
-	compiled: CompiledCourse,
-	plan: Plan,
-	laid: readonly LaidTask[],
-	sessions: readonly Session[],
-): Thread[] {
-	const swapped = new Set(plan.swaps)
-	return compiled.instance.arcs.flatMap((arc, a) => {
-		const { stage, wait } = compiled.arcs[a] ?? {}
-		if (!wait) return []
-		const runsOf = (id: string) => laid.filter(({ taskId, place }) => taskId === id && place === 'class')
-		return pairRuns(runsOf(arc.from), runsOf(arc.to), arc.piecewise ?? false).map(([from, to]): Thread => {
-			const [fromSession, toSession] = [sessionOf(compiled, from.start), sessionOf(compiled, to.start)]
-			return {
-				fromTaskId: arc.from,
-				toTaskId: arc.to,
-				stage,
-				wait,
-				isSwapped: swapped.has(a),
-				from: { session: fromSession, minute: minuteIn(compiled, sessions[fromSession], fromSession, from.end) },
-				to: { session: toSession, minute: minuteIn(compiled, sessions[toSession], toSession, to.start) },
-				readyAt: arc.lag === 'never' ? undefined : wallTimeAfter(compiled.origin, from.end + arc.lag),
-				hangsMinutes: to.start - from.end,
-				...sureWithin(wait, to.start - from.end),
-			}
-		})
-	})
-}
-
-/** Which run waits for which: the first for the last, or piece by piece each for the one that made its last unit. */
-function pairRuns(from: readonly LaidTask[], to: readonly LaidTask[], isPiecewise: boolean): [LaidTask, LaidTask][] {
-	const last = from.at(-1)
-	if (!last) return []
-	if (!isPiecewise) return to.slice(0, 1).map((first) => [last, first])
-	return to.map((run) => {
-		const lastUnit = run.firstUnit + run.units - 1
-		const maker = from.find(({ firstUnit, units }) => firstUnit <= lastUnit && lastUnit < firstUnit + units)
-		return [maker ?? last, run]
-	})
-}
-
-/** Minutes after midnight of a session's day at a clock minute; what runs over its end counts on. */
-function minuteIn(
-	{ instance }: Pick<CompiledCourse, 'instance'>,
-	session: Session | undefined,
-	s: number,
-	clockMinute: number,
-): number {
-	const first = instance.windows.find(({ session: number }) => number === s + 1)
-	const opening = session && handsOnSpan(session)
-	if (!first || !opening) throw new RangeError(`session ${s} has no hands-on time`)
-	return clockMinute - first.open + opening.open
-}
-
 /** What is not done in class, by where it is done instead. */
 function listElsewhere(compiled: CompiledCourse, plan: Plan, laid: readonly LaidTask[]) {
 	const ahead: ElsewhereTask[] = []
@@ -307,13 +222,6 @@ function listElsewhere(compiled: CompiledCourse, plan: Plan, laid: readonly Laid
 		}
 	}
 	return { ahead, home, dropped }
-}
-
-/** Of a film of paint, glaze or glue: its time is log-normal by its own model (core/drying/film-waits). */
-function sureWithin({ basis, p50Minutes, p90Minutes }: CourseWait, minutes: number): { sure?: number } {
-	if (basis !== 'film' || p50Minutes === undefined || p90Minutes === undefined || !(p90Minutes > p50Minutes)) return {}
-	const sigma = Math.log(p90Minutes / p50Minutes) / Z90
-	return { sure: minutes > 0 ? normalDistribution(Math.log(minutes / p50Minutes) / sigma) : 0 }
 }
 
 /** Dried pieces brought in exchange for waits, each set once, with the minutes that it takes before the course. */

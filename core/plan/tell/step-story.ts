@@ -1,7 +1,8 @@
 /** One step of a told plan: where it stands, what it waits for, and what waits for it. */
 import type { DryingStage } from '../../vocabulary/drying-stage'
 import type { CompiledCourse, CourseWait, TaskSource } from '../compile/compiled-course'
-import type { PlanStory, Thread } from './plan-story'
+import type { PlanStory } from './plan-story'
+import type { Thread } from './threads'
 
 export interface StepWait {
 	other: TaskSource

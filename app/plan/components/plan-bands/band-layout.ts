@@ -1,5 +1,6 @@
 /** Where everything of the plan's picture stands, in px of its view box. Pure: from a told plan to coordinates. */
-import type { BreakStory, PlanStory, SessionStory, Thread, Tile } from '../../../../core/plan/tell/plan-story'
+import type { BreakStory, PlanStory, SessionStory, Tile } from '../../../../core/plan/tell/plan-story'
+import type { Thread } from '../../../../core/plan/tell/threads'
 import { layOutLegend, tileWords, type LegendItem, type TileLine } from './tile-words'
 
 /** Of the whole picture; one session alone has a wider clock. */

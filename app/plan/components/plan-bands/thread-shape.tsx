@@ -1,4 +1,4 @@
-import type { Thread } from '../../../../core/plan/tell/plan-story'
+import type { Thread } from '../../../../core/plan/tell/threads'
 import { explainWait, percentSure, waitSpan } from '../../../drying/words/waits'
 import type { PlacedThread } from './band-layout'
 
