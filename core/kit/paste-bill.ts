@@ -30,6 +30,8 @@ export type PasteSource = (
 	| { type: 'formed'; partName: string; count: number; mg: number }
 	/** Beyond the pieces: scrap at the edges, and what kneading back loses. */
 	| { type: 'rolling'; thicknessMm: number; sheetCount: number; mg: number }
+	/** Let down in mixtures, such as a glue of the same paste. */
+	| { type: 'mixture'; mg: number }
 ) & {
 	/** Name of the marble that it is a share of. */
 	mixedInto?: string
@@ -134,7 +136,11 @@ export function billPaste(
 		'demo',
 		pasted.map((line) => ({ item: pasteItem(line.part), line, count: line.shares.demo })),
 	)
-	for (const { item, shares } of inMixtures) addShares(gathering, item, shares)
+	for (const { item, shares } of inMixtures) {
+		addShares(gathering, item, shares)
+		const mg = shares.usual || (shares.kits.find((own) => own > 0) ?? shares.demo)
+		if (mg > 0) sources.set(item.key, [...(sources.get(item.key) ?? []), { type: 'mixture', mg }])
+	}
 	return {
 		lines: gathering
 			.lines(() => terms.reserveShare)

@@ -45,6 +45,8 @@ export function pasteSourceWords(source: PasteSource, system: UnitSystem): strin
 			return `${source.partName}: ${count(source.count, 'piece')} by volume or mould, ${mass}${marble}`
 		case 'rolling':
 			return `rolled ${source.thicknessMm} mm in ${count(source.sheetCount, 'sheet')}: edges and kneading, ${mass}${marble}`
+		case 'mixture':
+			return `let down in mixtures: ${mass}${marble}`
 	}
 }
 

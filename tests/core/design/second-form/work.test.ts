@@ -347,6 +347,11 @@ describe('mixtures', () => {
 		const { kit } = packDesign(design)
 
 		expect(kit.paste.map(({ item, shares }) => [item.colour, shares.usual])).toEqual([['deep red', 6000 + 2400]])
+		// Whoever asks why is told all of it.
+		expect(kit.paste[0]?.sources.map(({ type, mg }) => [type, mg])).toEqual([
+			['formed', 6000],
+			['mixture', 2400],
+		])
 	})
 
 	test('of a kind leave the film of that kind: glue by recipe is glue', () => {
