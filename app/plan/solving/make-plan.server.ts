@@ -10,12 +10,14 @@ import { isSolverBusy, solve } from './solver-pool.server'
 
 /** Most courses are proven in a fraction of it. */
 const PLAN_TIME_MS = 1500
+/** Where none that fits was found in it, the search goes on for so long behind the page. */
+const OPEN_TIME_MS = 10_000
 
 export type PlanJob = Omit<Extract<SolverJob, { kind: 'plan' }>, 'kind' | 'timeMs'>
 
 export interface MadePlan {
 	plan: CoursePlan
-	/** Only the first plan that was found, since others were waiting: a better one is to be looked for. */
+	/** Only the first plan that was found, since others were waiting, or none that fits yet: a better one is to be looked for. */
 	isQuick: boolean
 }
 
@@ -29,7 +31,12 @@ export async function makePlan(studio: Studio, job: PlanJob): Promise<MadePlan> 
 	const isQuick = isSolverBusy()
 	const timeMs = isQuick ? 0 : PLAN_TIME_MS
 	const plan = await solve<'plan'>(studio.id, { kind: 'plan', ...job, timeMs }, isQuick ? 'at once' : 'soon')
-	return { plan, isQuick: isQuick && plan.status !== 'optimal' }
+	return { plan, isQuick: isOpen(plan) || (isQuick && plan.status !== 'optimal') }
+}
+
+/** Neither a plan that fits nor a proof that there is none: nobody may say that it does not fit. */
+function isOpen({ status, proven }: CoursePlan): boolean {
+	return status === 'unknown' || (status === 'infeasible' && proven.shortfall === undefined)
 }
 
 /** Courses whose better plan is being looked for, by id. */
@@ -61,10 +68,11 @@ export function improveLater(studio: Studio, job: PlanJob, quick: QuickPlan): vo
 
 async function improve(studio: Studio, job: PlanJob, { courseId, planId, fingerprint, plan }: QuickPlan) {
 	const start = plan.plan && { start: plan.plan }
-	const better = await solve<'plan'>(studio.id, { kind: 'plan', ...job, ...start, timeMs: PLAN_TIME_MS }, 'later')
+	const timeMs = isOpen(plan) ? OPEN_TIME_MS : PLAN_TIME_MS
+	const better = await solve<'plan'>(studio.id, { kind: 'plan', ...job, ...start, timeMs }, 'later')
 	const newest = await findNewestPlan(studio.id, courseId)
 	if (newest?.id !== planId) return
 	const isBetter = better.objective && (!plan.objective || compareObjectives(better.objective, plan.objective) < 0)
-	if (isBetter || better.status !== plan.status)
+	if (isBetter || better.status !== plan.status || isOpen(better) !== isOpen(plan))
 		await createPlan(studio.id, { courseId, fingerprint, document: better })
 }

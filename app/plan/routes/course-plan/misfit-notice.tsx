@@ -11,10 +11,10 @@ export function MisfitNotice({ plan }: { plan: PlanData }) {
 	const shortfall = story?.shortfall
 	return (
 		<section className="alert misfit" aria-labelledby="misfit">
-			<h2 id="misfit">{headOf(status, shortfall?.minutes)}</h2>
+			<h2 id="misfit">{headOf(plan, shortfall?.minutes)}</h2>
 			{shortfall ? (
 				<p>
-					In the best plan found, {duration(shortfall.workMinutes)} of work
+					In the best plan so far, {duration(shortfall.workMinutes)} of work
 					{shortfall.dryingMinutes > 0 && ` and ${duration(shortfall.dryingMinutes)} of drying`} lie after the close:{' '}
 					{late.map(nameOfTask).join('; ')}. {proofWords(plan)}
 				</p>
@@ -37,7 +37,9 @@ export function MisfitNotice({ plan }: { plan: PlanData }) {
 	)
 }
 
-function headOf(status: PlanData['status'], missingMinutes: number | undefined): string {
-	if (missingMinutes !== undefined) return `${duration(missingMinutes)} are missing`
-	return status === 'impossible' ? 'This cannot be made as it is' : 'No plan has been found yet'
+function headOf({ status, proven }: PlanData, missingMinutes: number | undefined): string {
+	if (status === 'impossible') return 'This cannot be made as it is'
+	// What is not proven is not said.
+	if (missingMinutes === undefined || proven.shortfall === undefined) return 'No plan that fits has been found yet'
+	return `${duration(missingMinutes)} are missing`
 }
