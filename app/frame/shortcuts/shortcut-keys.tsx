@@ -69,8 +69,8 @@ export function ShortcutKeys() {
 
 /** Where letters are typed, or a list takes them to search. */
 function isField(target: EventTarget | null): boolean {
-	return (
-		target instanceof HTMLElement &&
-		(target.isContentEditable || target.closest('input, textarea, select, [role=combobox], [role=dialog]') !== null)
-	)
+	if (!(target instanceof HTMLElement)) return false
+	if (target.isContentEditable || target.closest('input, textarea, select, [role=combobox]') !== null) return true
+	// One that has just been closed keeps the focus until the next picture is drawn: it takes no letters any more.
+	return (target.closest('[role=dialog]')?.getClientRects().length ?? 0) > 0
 }
