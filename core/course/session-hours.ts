@@ -32,7 +32,7 @@ export function breakSpan(session: Session, { startMin, minutes, mayMoveMinutes 
 }
 
 /** Session hours less setting up, clearing away and breaks, in minutes after midnight; none: nothing is left. */
-export function handsOnStretches({ startMin, endMin, setUpMinutes, clearAwayMinutes, breaks }: Session): Stretch[] {
+function handsOnStretches({ startMin, endMin, setUpMinutes, clearAwayMinutes, breaks }: Session): Stretch[] {
 	const stretches: Stretch[] = []
 	let open = startMin + setUpMinutes
 	const real = breaks.filter(({ minutes }) => minutes > 0).toSorted((a, b) => a.startMin - b.startMin)
@@ -59,6 +59,10 @@ function hourProblems(session: Session, s: number): FieldProblem[] {
 		problems.push({ path: `${path}.endMin`, message: 'Nothing is left for the work itself' })
 	const [first, last] = [session.startMin + session.setUpMinutes, session.endMin - session.clearAwayMinutes]
 	session.breaks.forEach(({ startMin, minutes }, b) => {
+		const isTaken = session.breaks.slice(0, b).some((other) => {
+			return startMin < other.startMin + other.minutes && other.startMin < startMin + minutes
+		})
+		if (isTaken) problems.push({ path: `${path}.breaks[${b}].startMin`, message: 'Another break lies there' })
 		if (minutes > 0 && (startMin < first || startMin + minutes > last)) {
 			problems.push({
 				path: `${path}.breaks[${b}].startMin`,

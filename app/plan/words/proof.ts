@@ -26,7 +26,10 @@ export function proofWords(proof: Proof): string {
 	if (objective.shortfall > 0) return lateWords(objective, proven, bounds)
 	const level = LEVELS.find((one) => proven[one] === undefined)
 	if (!level) return ''
-	const before = LEVELS.slice(0, LEVELS.indexOf(level)).map((one) => PROVEN_WORDS[one])
+	// Where evenings that are there are used, the last session is no matter, and nothing is said of it.
+	const before = LEVELS.slice(0, LEVELS.indexOf(level))
+		.filter((one) => one !== 'lastSession' || objective.lastSession)
+		.map((one) => PROVEN_WORDS[one])
 	return [
 		before.length > 0 ? `Proven: ${before.join(', ')}.` : '',
 		gapWords(level, objective[level] ?? 0, bounds[level]),

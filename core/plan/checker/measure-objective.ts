@@ -1,6 +1,6 @@
 /** The objective vector of a plan that keeps every rule, with the figures it is made of. */
 import { ORDINARY_WEIGHTS, type Instance, type Window } from '../problem/instance'
-import type { Objective } from '../problem/objective'
+import { ANOTHER_SESSION_MINUTES, type Objective } from '../problem/objective'
 import type { Plan } from '../problem/plan'
 import { bypassTransparent } from './effective-arcs'
 import type { Schedule, ScheduledRun, ScheduledTask } from './read-schedule'
@@ -93,9 +93,6 @@ function waitingOf({ windows, runs, breaks, lastEnd }: UsedSession): number {
 function crowdingOf({ windows, bufferMinutes, runs, lastEnd }: UsedSession): number {
 	return runs.length === 0 ? 0 : Math.max(0, bufferMinutes - handsOnBetween(windows, lastEnd, Infinity))
 }
-
-/** Once more for another session: it has to be called to mind again. */
-const ANOTHER_SESSION_MINUTES = 60
 
 /** Minutes between what belongs together: a demonstration and its first user in class, and what follows straight on. */
 function measureApart(instance: Instance, plan: Plan, tasks: Schedule['tasks']): number {

@@ -152,18 +152,15 @@ export class Neighbourhoods {
 
 	/** Two that belong together, the further apart the more likely. */
 	#pickPair(laid: readonly Laid[]): { from: Laid; to: Laid } | undefined {
-		const { arcs, arcsOutOf, tasks } = this.#instance
-		const firstUsers = tasks.flatMap(({ isDemo }, d) => {
-			const users = (arcsOutOf[d] ?? []).flatMap((a) => laid[arcs[a]?.to ?? -1] ?? [])
-			const [first] = users.toSorted((a, b) => a.start - b.start)
-			return isDemo && laid[d] && first ? [{ from: laid[d], to: first }] : []
+		const { users, following } = this.#instance
+		const firstUsers = users.map((own, d) => {
+			const [first] = own.flatMap((j) => laid[j] ?? []).toSorted((a, b) => a.start - b.start)
+			return { from: laid[d], to: first }
 		})
-		const following = arcs.flatMap(({ from, to, follows }) => {
-			const [one, other] = [laid[from], laid[to]]
-			return follows && one && other ? [{ from: one, to: other }] : []
-		})
-		const pairs = [...firstUsers, ...following].map((pair) => {
-			return { ...pair, draw: this.#rng() * Math.min(MOST_APART, Math.max(0, pair.to.start - pair.from.end)) }
+		const wished = following.map(([from, to]) => ({ from: laid[from], to: laid[to] }))
+		const pairs = [...firstUsers, ...wished].flatMap(({ from, to }) => {
+			if (!from || !to) return []
+			return [{ from, to, draw: this.#rng() * Math.min(MOST_APART, Math.max(0, to.start - from.end)) }]
 		})
 		return pairs.toSorted((a, b) => b.draw - a.draw)[0]
 	}

@@ -138,7 +138,7 @@ class ExactSearch {
 		// Not even a model is built where nothing may be searched.
 		if (this.#terms.nodes !== 0) this.#searchOn()
 		if (this.#best) {
-			const plan = tidyBreaks(this.#instance, this.#best.plan)
+			const plan = tidyBreaks(this.#instance, this.#best.plan, this.#terms.levels)
 			this.#best = { plan, objective: checkPlan(this.#instance, plan).objective ?? this.#best.objective }
 		}
 		return this.#report()

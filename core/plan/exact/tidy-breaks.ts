@@ -1,14 +1,15 @@
 /** Breaks where they are wanted, as far as nothing is lost by it: of equal plans people take the one with tea at its time. */
 import { checkPlan } from '../checker/check-plan'
 import type { Instance } from '../problem/instance'
-import { compareObjectives } from '../problem/objective'
+import { compareObjectives, type Levels } from '../problem/objective'
 import type { Plan } from '../problem/plan'
 
 /**
+ * @param levels - that plans are judged by
  * @returns a plan as good, each break as near as it goes to the middle of its span
  * @complexity O(minutes of all spans · cost of the checker)
  */
-export function tidyBreaks(instance: Instance, plan: Plan): Plan {
+export function tidyBreaks(instance: Instance, plan: Plan, levels: Levels): Plan {
 	const { breaks = [] } = instance
 	const before = checkPlan(instance, plan).objective
 	if (!before) return plan
@@ -21,7 +22,7 @@ export function tidyBreaks(instance: Instance, plan: Plan): Plan {
 		for (const start of nearer) {
 			const moved = { ...tidied, breaks: (tidied.breaks ?? []).map((old, o) => (o === b ? start : old)) }
 			const { objective } = checkPlan(instance, moved)
-			if (objective && compareObjectives(objective, before) <= 0) return moved
+			if (objective && compareObjectives(objective, before, levels) <= 0) return moved
 		}
 		return tidied
 	}, plan)

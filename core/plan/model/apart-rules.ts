@@ -2,15 +2,13 @@
  * How far apart lies what belongs together: a demonstration and the first who uses it, and steps that follow straight on.
  * Counted in hands-on minutes, without breaks and demonstrations between, and more for another session.
  */
+import { ANOTHER_SESSION_MINUTES } from '../problem/objective'
 import { HandsOnClock } from './hands-on-clock'
 import { HandsTime, type TiedTime } from './hands-time'
 import type { LevelParts } from './level-rules'
 import { atLeast, atMost, not, type Expression, type Literal } from './literal'
 import type { ModelBuilder, Multiple } from './model-builder'
 import type { RunVariables } from './run-variables'
-
-/** Once more for another session: what was shown or begun has to be called to mind again. */
-const ANOTHER_SESSION_MINUTES = 60
 
 /** Two moments that count if the conditions hold. */
 interface Pair {
@@ -54,27 +52,25 @@ export function addApart(builder: ModelBuilder, parts: LevelParts): readonly Exp
 }
 
 /** What a design wants straight after. */
-function followingPairs({ instance: { arcs, tasks }, places, runs }: LevelParts): Pair[] {
-	return arcs.flatMap(({ from, to, follows }): Pair[] => {
+function followingPairs({ instance, places, runs }: LevelParts): Pair[] {
+	return instance.following.flatMap(([from, to]): Pair[] => {
 		const [end, start] = [runs[from]?.at(-1)?.end, runs[to]?.[0]?.start]
 		const [first, second] = [places[from]?.inClass, places[to]?.inClass]
-		if (!follows || tasks[from]?.isDemo || !end || !start || !first || !second) return []
-		return [{ from, to, end, start, conditions: [first, second] }]
+		return end && start && first && second ? [{ from, to, end, start, conditions: [first, second] }] : []
 	})
 }
 
 /** Each demonstration, and the first in class of those who use it: any of them, since the nearest costs least. */
 function shownPairs(builder: ModelBuilder, { instance, places, runs }: LevelParts): Pair[] {
-	const { arcs, arcsOutOf, tasks, windows } = instance
-	return tasks.flatMap(({ isDemo }, from): Pair[] => {
+	const { windows } = instance
+	return instance.users.flatMap((own, from): Pair[] => {
 		const [end, inClass] = [runs[from]?.at(-1)?.end, places[from]?.inClass]
-		const users = [...new Set((arcsOutOf[from] ?? []).map((a) => arcs[a]?.to ?? -1))].flatMap((to) => {
+		const users = own.flatMap((to) => {
 			const [start, isInClass] = [runs[to]?.[0]?.start, places[to]?.inClass]
-			if (tasks[to]?.isDemo || !start || !isInClass || isInClass === builder.no) return []
-			return [{ to, start, isInClass }]
+			return start && isInClass && isInClass !== builder.no ? [{ to, start, isInClass }] : []
 		})
 		const [first, second] = users
-		if (!isDemo || !end || !inClass || !first) return []
+		if (!end || !inClass || !first) return []
 		if (!second) return [{ from, to: first.to, end, start: first.start, conditions: [inClass, first.isInClass] }]
 		const open = windows[0]?.open ?? 0
 		const use = { variable: builder.solver.addVariable(open, windows.at(-1)?.close ?? open), plus: 0 }

@@ -22,9 +22,9 @@ import { addRuns, MAX_RUNS, mostRuns, type Horizon, type RunVariables } from './
 import { UnitStarts } from './unit-starts'
 import { addWaits, type Swaps } from './wait-rules'
 
-/** A task is at most so many works for the bounds on the hands, which look at all pairs of them; */
+/** A task is at most so many works for the bounds on the hands, which look at all pairs of them. */
 const MOST_WORKS = 6
-/** and all tasks together about so many, as long as each is one. */
+/** And fewer, where all tasks together would be more than so many; one each they always are. */
 const WORKS_IN_ALL = 80
 
 /** One instance in a solver of its own. */

@@ -83,12 +83,11 @@ function addSwaps(builder: ModelBuilder, { instance: { arcs, tasks }, places }: 
 }
 
 /** Students use in class only what was shown in class. */
-function addShowing(builder: ModelBuilder, { instance: { arcs, tasks }, places }: Parts): void {
-	for (const { from, to } of arcs) {
-		const [shown, user] = [tasks[from], tasks[to]]
-		if (!shown?.isDemo || shown.units === 0 || !user || user.isDemo) continue
-		builder.implies([places[to]?.inClass ?? builder.no], places[from]?.inClass ?? builder.no)
-	}
+function addShowing(builder: ModelBuilder, { instance: { tasks, users }, places }: Parts): void {
+	users.forEach((own, d) => {
+		if (tasks[d]?.units === 0) return
+		for (const j of own) builder.implies([places[j]?.inClass ?? builder.no], places[d]?.inClass ?? builder.no)
+	})
 }
 
 /**

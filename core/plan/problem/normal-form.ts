@@ -55,7 +55,6 @@ export interface NormalArc {
 	swapSet: number | undefined
 	/** Arcs of its set that have to be swapped with it: those that lead to steps before its end. */
 	swapNeeds: readonly number[]
-	follows: boolean
 }
 
 export interface NormalSession {
@@ -80,6 +79,10 @@ export interface NormalInstance {
 	swapMinutes: readonly number[]
 	/** Ids of the sets that the instance names; those of one arc have none, and come behind. */
 	setIds: readonly string[]
+	/** By task: what uses it, if it is a demonstration. */
+	users: readonly (readonly number[])[]
+	/** Pairs of tasks of which the second is wanted straight after the first; no demonstrations, which have users. */
+	following: readonly (readonly [from: number, to: number])[]
 	/** Pairs of tasks that stand next to each other in a design's order. */
 	neighbours: readonly (readonly [earlier: number, later: number])[]
 	/** Task indices, each after all its predecessors. */
@@ -105,6 +108,8 @@ export function normalise(instance: Instance): NormalInstance {
 		arcsOutOf[from]?.push(a)
 	})
 	const arcs = addSwapNeeds(bare, arcsOutOf)
+	const tasks = instance.tasks.map(normaliseTask)
+	const isDemo = (i: number) => tasks[i]?.isDemo ?? false
 	return {
 		windows: instance.windows,
 		sessions: listSessions(instance),
@@ -115,10 +120,18 @@ export function normalise(instance: Instance): NormalInstance {
 			maxMinutes: Infinity,
 			...gap,
 		})),
-		tasks: instance.tasks.map(normaliseTask),
+		tasks,
 		arcs,
 		swapMinutes,
 		setIds: (instance.prepared ?? []).map(({ id }) => id),
+		users: arcsOutOf.map((own, d) => {
+			if (!isDemo(d)) return []
+			return [...new Set(own.map((a) => arcs[a]?.to ?? -1))].filter((to) => !isDemo(to))
+		}),
+		following: instance.arcs.flatMap(({ follows }, a) => {
+			const { from = -1, to = -1 } = arcs[a] ?? {}
+			return follows && !isDemo(from) ? [[from, to] as const] : []
+		}),
 		neighbours: (instance.sequence ?? []).flatMap((list) =>
 			list.slice(1).map((later, k) => [indexOf(list[k] ?? ''), indexOf(later)] as const),
 		),
@@ -149,7 +162,7 @@ function normaliseTask(task: Task): NormalTask {
 
 /** By positions instead of ids; a limit that is not set is none. */
 function normaliseArc(
-	{ from, to, lag, maxLag = Infinity, limit, piecewise = false, follows = false }: Arc,
+	{ from, to, lag, maxLag = Infinity, limit, piecewise = false }: Arc,
 	indexOf: (id: string) => number,
 	set: number | undefined,
 ): NormalArc {
@@ -165,7 +178,6 @@ function normaliseArc(
 		// Without a wait there is nothing to waive.
 		swapSet: lag === 0 ? undefined : set,
 		swapNeeds: [],
-		follows,
 	}
 }
 

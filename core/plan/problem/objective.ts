@@ -18,6 +18,9 @@ export const OBJECTIVE_LEVELS = [
 /** As plans were judged at first: by when the course ends, to the minute. Kept for instances that ask for it. */
 export const FIRST_LEVELS = ['shortfall', 'valueLost', 'prepMinutes', 'finish', 'waiting', 'splits'] as const
 
+/** `apart` counts so much more where another session lies between: what was shown or begun has to be called to mind again. */
+export const ANOTHER_SESSION_MINUTES = 60
+
 /** Those that people feel; the finer ones decide between plans that hardly anybody would tell apart. */
 export const FELT_LEVELS = ['shortfall', 'valueLost', 'prepMinutes', 'lastSession', 'strain'] as const
 

@@ -43,8 +43,6 @@ export interface Network {
 	introductions: readonly number[]
 	/** Tasks that everybody watches, in class. */
 	demonstrations: readonly number[]
-	/** By demonstration: what uses it. */
-	users: readonly (readonly number[])[]
 	/** Some wait is never over. */
 	hasEndless: boolean
 }
@@ -94,22 +92,15 @@ export function buildNetwork(instance: NormalInstance, { places, swaps }: Decisi
 		outOf,
 		introductions: placed.filter((i) => places[i] === 'class' && isIntroduction(into[i] ?? [], outOf[i] ?? [])),
 		demonstrations: placed.filter((i) => tasks[i]?.isDemo && places[i] === 'class'),
-		users: tasks.map(({ isDemo }, i) => (isDemo ? usersOf(instance, i) : [])),
 		hasEndless: into.some((waits) => waits.some(({ lag }) => lag === ENDLESS_MINUTES)),
 	}
 }
 
-/** What a demonstration is for. */
-function usersOf({ tasks, arcs, arcsOutOf }: NormalInstance, demonstration: number): number[] {
-	const users = (arcsOutOf[demonstration] ?? []).map((a) => arcs[a]?.to ?? -1)
-	return users.filter((j) => tasks[j] && !tasks[j].isDemo)
-}
-
 /** Something is done in class that was not shown there. */
-function isUsedUnshown(instance: NormalInstance, places: readonly Place[]): boolean {
-	return instance.tasks.some(({ isDemo, units }, i) => {
-		if (!isDemo || units === 0 || places[i] === 'class') return false
-		return usersOf(instance, i).some((j) => places[j] === 'class' && instance.tasks[j]?.units !== 0)
+function isUsedUnshown({ tasks, users }: NormalInstance, places: readonly Place[]): boolean {
+	return users.some((own, d) => {
+		if (places[d] === 'class' || tasks[d]?.units === 0) return false
+		return own.some((j) => places[j] === 'class' && tasks[j]?.units !== 0)
 	})
 }
 

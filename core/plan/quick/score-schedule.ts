@@ -1,6 +1,6 @@
 /** How good a laid schedule is: the figures of the objective that depend on times. */
 import type { NormalInstance, NormalSession } from '../problem/normal-form'
-import type { Objective } from '../problem/objective'
+import { ANOTHER_SESSION_MINUTES, type Objective } from '../problem/objective'
 import type { BreakStarts } from './break-starts'
 import type { Network, Place } from './decisions'
 import type { LaidRuns } from './generate-schedule'
@@ -27,9 +27,6 @@ interface Stretch {
 interface Held extends Stretch {
 	session: number
 }
-
-/** More for another session, as the checker has it. */
-const ANOTHER_SESSION_MINUTES = 60
 
 /** Scores the class runs of a schedule whose last window is open-ended. */
 export function scoreSchedule(instance: NormalInstance, network: Network, schedule: LaidSchedule): ScheduleScore {
@@ -106,19 +103,16 @@ class Scorer {
 
 	/** Minutes between what belongs together. */
 	#apart(): number {
-		const { tasks, arcs } = this.#instance
-		const shown = tasks.map(({ isDemo }, i) => {
-			if (!isDemo || this.#runs[i]?.length === 0) return 0
-			const users = (this.#network.users[i] ?? []).filter((j) => (this.#runs[j]?.length ?? 0) > 0)
+		const shown = this.#instance.users.map((own, i) => {
+			const users = own.filter((j) => (this.#runs[j]?.length ?? 0) > 0)
 			const first = users.reduce((least, j) => {
 				return (this.#runs[j]?.[0]?.start ?? 0) < (this.#runs[least]?.[0]?.start ?? Infinity) ? j : least
 			}, -1)
 			return this.#apartOf(this.#runs[i]?.at(-1), this.#runs[first]?.[0])
 		})
-		const following = arcs.map(({ from, to, follows }) => {
-			const isCounted = follows && !tasks[from]?.isDemo
-			return isCounted ? this.#apartOf(this.#runs[from]?.at(-1), this.#runs[to]?.[0]) : 0
-		})
+		const following = this.#instance.following.map(([from, to]) =>
+			this.#apartOf(this.#runs[from]?.at(-1), this.#runs[to]?.[0]),
+		)
 		return sumOf([...shown, ...following], (minutes) => minutes)
 	}
 

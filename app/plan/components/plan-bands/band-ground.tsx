@@ -62,7 +62,7 @@ export function BandGround({ band, next, pictureWidth, textureId, missingMinutes
 	)
 }
 
-/** Tea where the plan has it, and under it the span in which it may move. */
+/** Tea where the plan has it, and over it the span in which it may move. */
 function BreakMark({ placed: { pause, x, width, spanX, spanWidth }, y }: { placed: PlacedBreak; y: number }) {
 	const { startMin, minutes, earliestMin, latestMin } = pause
 	const height = BAND_HEIGHT - 2 * TILE_INSET

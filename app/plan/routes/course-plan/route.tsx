@@ -46,7 +46,7 @@ const LARGEST_PLAN = 1024 * 1024
 /** So often a page that shows a quick plan asks whether there is a better one. */
 const ASK_MS = 3_000
 
-function Improving() {
+function Improving({ fits }: { fits: boolean }) {
 	const { revalidate, state } = useRevalidator()
 	useEffect(() => {
 		const timer = setInterval(() => state === 'idle' && void revalidate(), ASK_MS)
@@ -54,7 +54,8 @@ function Improving() {
 	}, [revalidate, state])
 	return (
 		<p className="told" role="status">
-			This is the first plan that was found. A better one is being looked for and will stand here by itself.
+			{fits ? 'This is the first plan that was found. A better one' : 'None that fits has been found yet: one'} is being
+			looked for, and will stand here by itself.
 		</p>
 	)
 }
@@ -81,7 +82,7 @@ export default function CoursePlanPage({ loaderData, actionData }: Route.Compone
 					</Button>
 				</Form>
 			)}
-			{loaderData.isImproving && <Improving />}
+			{loaderData.isImproving && <Improving fits={loaderData.objective?.shortfall === 0} />}
 			<NewerDesigns newer={loaderData.newerDesigns} version={loaderData.version} />
 			<HopelessNotice plan={loaderData} />
 			<RoomNotice plan={loaderData} />

@@ -69,6 +69,19 @@ describe('windows', () => {
 			path: 'sessions[0].breaks[0].startMin',
 		},
 		{
+			name: 'two breaks at once',
+			sessions: [
+				{
+					...evening,
+					breaks: [
+						{ startMin: 1170, minutes: 15 },
+						{ startMin: 1180, minutes: 5 },
+					],
+				},
+			],
+			path: 'sessions[0].breaks[1].startMin',
+		},
+		{
 			name: 'sessions out of order',
 			sessions: [evening, { ...evening, date: '2026-03-04' }],
 			path: 'sessions[1].date',
