@@ -9,6 +9,7 @@ import { checkNode, ensureDatabasePrograms, ensureNpmPackages, ensurePrograms } 
 const root = path.resolve(path.dirname(fileURLToPath(import.meta.url)), '..')
 const BENCHES = {
 	planning: 'planning.ts',
+	'what-fits': 'what-fits.ts',
 	cutting: 'cutting.ts',
 	kits: 'kits.ts',
 	drying: 'drying.ts',

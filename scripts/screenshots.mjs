@@ -20,7 +20,7 @@ const VIEWS = [
 	{ name: 'courses', path: '/courses' },
 	{ name: 'course', course: 'Magnolia on Thursdays', path: '' },
 	{ name: 'plan', course: 'Magnolia on Thursdays', path: '/plan', open: 'outer petals, dust' },
-	{ name: 'plan-night', course: 'Magnolia on Thursdays', path: '/plan', isNight: true },
+	{ name: 'what-fits', path: '/courses/what-fits?sessions=2&before=60', waitFor: '[aria-busy=false]', isNight: true },
 	{ name: 'plan-misfit', course: 'Seaside morning for children', path: '/plan' },
 	{ name: 'kits', course: 'Magnolia on Thursdays', path: '/kits?seat=2' },
 	{ name: 'packing', course: 'Magnolia on Thursdays', path: '/kits/packing?bag=2', press: /24 gauge white/ },

@@ -2,6 +2,7 @@
 import { listCourses } from '../../db/repositories/course-list.server'
 import { getCourse } from '../../db/repositories/courses.server'
 import { listPreparation } from '../../core/kit/preparation'
+import { isOpenPlan } from '../../core/plan/exact/plan-exactly'
 import { daysBetween } from '../../core/time/calendar'
 import { findNextCourseId } from '../../db/repositories/courses.server'
 import type { Studio } from '../../db/repositories/accounts.server'
@@ -39,6 +40,7 @@ async function loadNext(studio: Studio, courseId: number, date: string) {
 		daysAway: next ? daysBetween(date, next.date) : 0,
 		isOutdated: state.isOutdated,
 		story,
+		isOpen: current.coursePlan ? isOpenPlan(current.coursePlan) : false,
 		preparation: story && kit ? listPreparation(story, kit) : undefined,
 	}
 }

@@ -59,7 +59,9 @@ function NextCourse({ next }: { next: NonNullable<TodayData['next']> }) {
 				</div>
 				{story?.shortfall && (
 					<p className="alert">
-						It does not fit as it is set: {missingWords(story.shortfall.minutes)}.{' '}
+						{next.isOpen
+							? 'No plan that fits has been found yet.'
+							: `It does not fit as it is set: ${missingWords(story.shortfall.minutes)}.`}{' '}
 						<Link to={`/courses/${next.id}/plan`}>See what would help</Link>
 					</p>
 				)}
@@ -122,6 +124,7 @@ function Others({ courses }: { courses: TodayData['others'] }) {
 						{course.planStatus === 'infeasible' && (
 							<p className="today-short">{missingWords(course.shortfallMinutes)}</p>
 						)}
+						{course.planStatus === 'unknown' && <p className="today-short">no plan found yet</p>}
 					</li>
 				))}
 			</ul>

@@ -1,7 +1,7 @@
 /** Allergens of a design, each with where it comes from. Usual ones: labels have the last word. */
-import { PASTE_ALLERGENS } from '../materials/pastes'
 import type { MaterialKind } from './design'
 import { ALLERGENS, type Allergen } from '../vocabulary/allergen'
+import { allergensOfMixture, allergensOfPaste, listPasteMakers } from './paste-makers'
 import type { ResolvedDesign } from './resolve-design'
 
 export interface AllergenSource {
@@ -13,12 +13,13 @@ export interface AllergenSource {
 /** In the order of `ALLERGENS`; only what the design's own parts, mixtures and materials bring. */
 export function allergensOf({ parts, steps, mixtures = [] }: ResolvedDesign): AllergenSource[] {
 	const used = new Set(steps.flatMap(({ uses = [] }) => uses.map(({ mixture }) => mixture)))
+	const makers = listPasteMakers([{ mixtures }])
 	const pastes = [...new Set(parts.flatMap(({ paste }) => paste ?? []))]
 	const sourcesOf = (allergen: Allergen) => [
-		...pastes.filter((paste) => PASTE_ALLERGENS[paste].includes(allergen)),
+		...pastes.filter((paste) => allergensOfPaste(paste, makers).includes(allergen)),
 		...parts.filter((part) => part.allergens?.includes(allergen)).map(({ name }) => name.toLowerCase()),
 		...mixtures
-			.filter(({ id, ingredients }) => used.has(id) && ingredients.some((one) => one.allergens?.includes(allergen)))
+			.filter((mixture) => used.has(mixture.id) && allergensOfMixture(mixture, mixtures, makers).includes(allergen))
 			.map(({ name }) => name.toLowerCase()),
 		...steps.flatMap(({ materials = [] }) => {
 			return materials

@@ -5,7 +5,7 @@ import { minutesOfStep } from './step-work'
 export interface DesignEffort {
 	/** Minutes of work on one flower, without spares and demonstrations. */
 	handsOnMinutes: number
-	/** Least clock minutes from the first step to the last with the design's usual waits, if nothing else hinders. */
+	/** Least clock minutes of one pair of hands from the first step to the last, with the design's usual waits. */
 	elapsedMinutes: number
 }
 
@@ -28,10 +28,9 @@ interface TimedStep extends ChainLink {
 /** Measures one flower of a resolved design. */
 export function measureEffort(design: ResolvedDesign): DesignEffort {
 	const timed = timeSteps(design)
-	return {
-		handsOnMinutes: Math.round(timed.reduce((total, { workMinutes }) => total + workMinutes, 0)),
-		elapsedMinutes: Math.round(Math.max(0, ...timed.map(({ endMinute }) => endMinute))),
-	}
+	const handsOnMinutes = Math.round(timed.reduce((total, { workMinutes }) => total + workMinutes, 0))
+	const chainMinutes = Math.round(Math.max(0, ...timed.map(({ endMinute }) => endMinute)))
+	return { handsOnMinutes, elapsedMinutes: Math.max(handsOnMinutes, chainMinutes) }
 }
 
 /** The steps, from the first on, that no flower can be faster than. */

@@ -29,7 +29,7 @@ const TAPE_SHARES = { full: 1, half: 1 / 2, third: 1 / 3 }
 /** A bundle of wires that tape goes round, and the stem that it is laid down, mm; common practice, no source. */
 const STEM_DIAMETER_MM = 4
 /** Length of a stem that is taped beyond the flower. */
-const STEM_MM = 120
+export const USUAL_STEM_MM = 120
 
 /** @throws {PathError} an outline of its own that is none */
 export function measureDesign(design: ResolvedDesign, standard: GaugeStandard): DesignFigures {
@@ -116,7 +116,7 @@ export function tapeOfFlower(design: ResolvedDesign, stretch = USUAL_STRETCH): T
 		const stepIds = steps.filter((step) => step.bundle === bundle.id).map(({ id }) => id)
 		return tapeMm === 0 ? [] : [{ name: bundle.name, pieceCount: bundle.count, tapeMm, stepIds }]
 	})
-	const stemMm = tapedStemMm ?? (ofLayers.length > 0 ? STEM_MM : 0)
+	const stemMm = tapedStemMm ?? (ofLayers.length > 0 ? USUAL_STEM_MM : 0)
 	// The widest of the layers' tape goes down the stem.
 	const width = Math.max(0, ...layers.filter(({ joining }) => joining === 'taped').map(widthShare))
 	const tapeMm = spiralLengthMm(stemMm, Math.PI / 4, stretch) * (width || 1)

@@ -121,6 +121,8 @@ export interface Mixture {
 	name: string
 	/** What it is used as, for cautions, films and exchanges; absent: nothing of the kinds. */
 	kind?: MaterialKind
+	/** The paste that it is, kneaded of others and powders instead of bought ready; then its unit is g. */
+	makes?: Paste
 	/** Of its amounts per piece and of its yield. */
 	unit: 'ml' | 'g'
 	ingredients: Ingredient[]

@@ -81,14 +81,9 @@ export function placePieces(
 		const ring = ringOf(layer, l, before)
 		if (layer.arrangement !== 'free') before = ring
 		return layer.kinds.flatMap((kind, index): PlacedPiece[] => {
-			const part = byId.get(kind)
-			if (!part) return []
 			const azimuth = ring.firstAzimuth + index * ring.pitch
-			const placed = {
+			const common = {
 				layer: l,
-				index,
-				part,
-				tint: layer.tints?.[index % layer.tints.length] ?? part.tint,
 				azimuthRad: azimuth + vary(rng, VARIATION.azimuthOfPitch * ring.pitch),
 				opennessRad: toRad(layer.opennessDeg ?? USUAL_OPENNESS_DEG) + vary(rng, VARIATION.opennessRad),
 				radiusMm: layer.radiusMm,
@@ -96,10 +91,38 @@ export function placePieces(
 				isAlong: layer.arrangement === 'around',
 				scale: 1 + vary(rng, VARIATION.scale),
 			}
-			return [placed]
+			const members = (layer.cluster ?? [kind]).flatMap((id) => byId.get(id) ?? [])
+			return members.map((part, m) => ({
+				...common,
+				...(layer.cluster && standInBundle(common, members, m)),
+				index: index * members.length + m,
+				part,
+				tint: layer.tints?.[index % layer.tints.length] ?? part.tint,
+			}))
 		})
 	})
 }
+
+/** Pieces of a bundle stand close round its stem, leaning a little out of it; widths of their feet apart. */
+const BUNDLE_SPREAD = 0.45
+
+/** Where a piece of a bundle stands instead: the seeds of a sunflower fill a disc alike, however many they are. */
+function standInBundle(
+	{ azimuthRad, radiusMm, opennessRad }: Pick<PlacedPiece, 'azimuthRad' | 'radiusMm' | 'opennessRad'>,
+	members: readonly ResolvedPart[],
+	place: number,
+): Pick<PlacedPiece, 'azimuthRad' | 'radiusMm' | 'opennessRad'> {
+	const widthMm = Math.min(...members.map(({ form }) => pieceSize(form).widthMm))
+	const awayMm = BUNDLE_SPREAD * widthMm * Math.sqrt(place)
+	const angle = azimuthRad + place * GOLDEN_ANGLE_RAD
+	const x = radiusMm * Math.sin(azimuthRad) + awayMm * Math.sin(angle)
+	const y = radiusMm * Math.cos(azimuthRad) + awayMm * Math.cos(angle)
+	const lean = opennessRad + (BUNDLE_LEAN_RAD * Math.cos(angle - azimuthRad) * place) / members.length
+	return { azimuthRad: Math.atan2(x, y), radiusMm: Math.hypot(x, y), opennessRad: Math.max(0, lean) }
+}
+
+/** How far its outermost pieces lean out of a bundle. */
+const BUNDLE_LEAN_RAD = 0.35
 
 interface Ring {
 	/** Of its first piece, rad. */

@@ -33,12 +33,12 @@ const LEAST_FORESHORTENING = 0.24
 /** Pieces in the order of drawing: what lies on top, or in front, comes last. */
 export function drawPieces(
 	pieces: readonly PlacedPiece[],
-	layers: readonly Pick<ResolvedLayer, 'pieceCount' | 'radiusMm'>[],
+	layers: readonly Pick<ResolvedLayer, 'pieceCount' | 'radiusMm' | 'cluster'>[],
 	view: FlowerView,
 ): DrawnPiece[] {
 	const placed = pieces.map((piece) => {
 		const layer = layers[piece.layer]
-		const isMiddle = layer !== undefined && isCentral(layer)
+		const isMiddle = layer !== undefined && isCentral(layer) && !layer.cluster
 		const { matrix, depth } = view === 'above' ? seenFromAbove(piece, isMiddle) : seenFromTheSide(piece, isMiddle)
 		const isFlat = piece.part.form.type === 'cut' && !isMiddle
 		return {

@@ -60,7 +60,7 @@ export function splitIntoKinds<Layer extends Row>(
 			return id
 		}
 		for (const layer of own) {
-			// A layer of bundles is drawn by one of their pieces and takes none from the part's own.
+			// A layer of bundles takes none from the part's own: what is in them is known to the bundle.
 			if (layer.bundle !== undefined) {
 				const id = kindId(part, sizes[0]?.name ?? '', part.alternating?.[0])
 				rowOf.get(layer)?.push(...Array<string>(layer.pieceCount).fill(id))

@@ -16,7 +16,11 @@ export type ResolvedNeed = Omit<Need, 'when'>
 export type ResolvedStep = Omit<Step, 'when' | 'variants' | 'needs'> & { needs: ResolvedNeed[] }
 export type ResolvedBundle = Omit<Bundle, 'when'>
 /** With the kind of each of its pieces. */
-export type ResolvedLayer = Omit<Layer, 'when'> & { kinds: string[] }
+export type ResolvedLayer = Omit<Layer, 'when'> & {
+	kinds: string[]
+	/** Kinds of the pieces in one of its bundles. */
+	cluster?: string[]
+}
 
 export interface ResolvedDesign extends Omit<Design, 'choices' | 'parts' | 'steps' | 'layers' | 'bundles'> {
 	/** Every choice of the design with the option taken. */
@@ -51,12 +55,19 @@ export function resolveDesign(design: Design, picks: Picks): ResolvedDesign {
 		)
 		.map(({ when: _, ...layer }) => layer)
 	const { parts, layers } = splitIntoKinds(settled, rows)
+	const bundles = [
+		...bundlesOfParts(settled),
+		...(design.bundles ?? []).filter(({ when }) => holds(when)).map(withoutWhen),
+	]
 	return {
 		...rest,
 		picks: complete,
 		parts,
-		layers,
-		bundles: [...bundlesOfParts(settled), ...(design.bundles ?? []).filter(({ when }) => holds(when)).map(withoutWhen)],
+		layers: layers.map((layer) => {
+			const bundle = bundles.find(({ id }) => id === layer.bundle)
+			return bundle ? { ...layer, cluster: clusterOf(bundle, parts) } : layer
+		}),
+		bundles,
 		steps: steps.map((step) => ({
 			...settlePlain(step, complete),
 			needs: bypassLeftOut(step, design, { isKept, holds }),
@@ -79,6 +90,16 @@ function bundlesOfParts(parts: readonly Omit<Part, 'when' | 'variants'>[]): Reso
 		const { pieces, wire } = bundles
 		const count = Math.ceil(made / pieces)
 		return [{ id: `${id}-bundles`, name: `${name}, bundles`, of: [{ part: id, pieces }], count, ...(wire && { wire }) }]
+	})
+}
+
+/** Kinds of the pieces in one bundle, of every kind of a part by turns. */
+function clusterOf({ of }: ResolvedBundle, parts: readonly ResolvedPart[]): string[] {
+	return of.flatMap(({ part, pieces }) => {
+		const kinds = parts
+			.filter((kind) => kind.of === part)
+			.flatMap(({ id, piecesPerFlower }) => Array<string>(piecesPerFlower).fill(id))
+		return Array.from({ length: pieces }, (_, p) => kinds[Math.floor((p * kinds.length) / pieces)] ?? []).flat()
 	})
 }
 

@@ -3,8 +3,9 @@
  * Not for: the types and ranges of fields, which the JSON schema at the border checks; nor taste.
  */
 import { parsePath, PathError } from '../outlines/parse-path'
-import type { Condition, Design, Need, Step } from './design'
+import type { Condition, Design, Ingredient, Need, Step } from './design'
 import { kindProblems } from './kind-problems'
+import { listWires } from './wires-of-design'
 import type { PartForm } from '../vocabulary/piece-form'
 
 /** A problem and the place of the document where it lies, as a JSON pointer. */
@@ -23,7 +24,7 @@ export function validateDesign(design: Design): DesignProblem[] {
 		...conditionProblems(design),
 		...kindProblems(design),
 		...sourceProblems(design),
-		...mixtureCircles(design),
+		...mixtureProblems(design),
 		...design.steps.flatMap((step, s) =>
 			step.needs.flatMap((need, n) => needProblems(design, step, need, `/steps/${s}/needs/${n}`)),
 		),
@@ -61,13 +62,16 @@ function referenceProblems(design: Design): DesignProblem[] {
 	const stepIds = new Set(steps.map(({ id }) => id))
 	const layerIds = new Set(layers.flatMap(({ id }) => id ?? []))
 	return [
-		...parts.flatMap(({ form, on, wire, variants = [] }, p) => [
+		...listWires(design).flatMap(({ path, wire }) => [
+			...unknown(`${path}/fromOffcutsOf`, 'part', wire.fromOffcutsOf, partIds),
+			...unknown(`${path}/trimmedIn`, 'step', wire.trimmedIn, stepIds),
+		]),
+		...parts.flatMap(({ form, on, variants = [] }, p) => [
 			...unknown(`/parts/${p}/form/fromPart`, 'part', sourceOf(form), partIds),
 			...variants.flatMap(({ set }, v) =>
 				unknown(`/parts/${p}/variants/${v}/set/form/fromPart`, 'part', set.form && sourceOf(set.form), partIds),
 			),
 			...unknown(`/parts/${p}/on`, 'part', on, partIds),
-			...unknown(`/parts/${p}/wire/fromOffcutsOf`, 'part', wire?.fromOffcutsOf, partIds),
 		]),
 		...bundles.flatMap(({ of }, b) =>
 			of.flatMap(({ part }, o) => unknown(`/bundles/${b}/of/${o}/part`, 'part', part, partIds)),
@@ -144,19 +148,31 @@ function sourceProblems({ parts }: Design): DesignProblem[] {
 	})
 }
 
-/** Mixtures that hold one another. */
-function mixtureCircles({ mixtures = [] }: Design): DesignProblem[] {
-	return mixtures.flatMap(({ id, ingredients }, m) =>
-		ingredients.flatMap(({ mixture, paste, unit }, i): DesignProblem[] => {
-			const path = `/mixtures/${m}/ingredients/${i}`
-			if (paste && unit !== 'g') return [{ path: `${path}/unit`, message: 'paste is weighed in g' }]
-			const inside = new Set([mixture])
-			for (const one of inside)
-				for (const inner of mixtures.find((other) => other.id === one)?.ingredients ?? [])
-					if (inner.mixture !== undefined) inside.add(inner.mixture)
-			return inside.has(id) ? [{ path: `${path}/mixture`, message: 'a mixture cannot hold itself' }] : []
-		}),
-	)
+/** Mixtures that hold one another, by what they are or by the pastes that they make; pastes that two of them make. */
+function mixtureProblems({ mixtures = [] }: Design): DesignProblem[] {
+	/** The mixture that an ingredient is, or that makes its paste. */
+	const madeBy = ({ mixture, paste }: Ingredient) =>
+		mixtures.find((one) => one.id === mixture || (paste !== undefined && one.makes === paste))
+	return mixtures.flatMap((outer, m): DesignProblem[] => {
+		const { makes, unit } = outer
+		const path = `/mixtures/${m}`
+		const first = makes && mixtures.find((one) => one.makes === makes)
+		return [
+			...(makes && unit !== 'g' ? [{ path: `${path}/unit`, message: 'paste is weighed in g' }] : []),
+			...(first && first !== outer
+				? [{ path: `${path}/makes`, message: `"${first.name}" already makes ${makes}` }]
+				: []),
+			...outer.ingredients.flatMap((ingredient, i): DesignProblem[] => {
+				const at = `${path}/ingredients/${i}`
+				if (ingredient.paste && ingredient.unit !== 'g')
+					return [{ path: `${at}/unit`, message: 'paste is weighed in g' }]
+				const inside = new Set([madeBy(ingredient)])
+				for (const one of inside) for (const inner of one?.ingredients ?? []) inside.add(madeBy(inner))
+				const field = ingredient.mixture === undefined ? 'paste' : 'mixture'
+				return inside.has(outer) ? [{ path: `${at}/${field}`, message: 'a mixture cannot hold itself' }] : []
+			}),
+		]
+	})
 }
 
 /**

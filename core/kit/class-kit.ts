@@ -15,6 +15,7 @@ import { datesOf, type CourseDates } from './course-dates'
 import { findFormerPeaks, type FormerLine } from './drying-trays'
 import type { Exchange } from './exchanges'
 import { USUAL_KIT_TERMS, type KitTerms } from './kit-terms'
+import { listPasteMakers, type PasteMaker } from '../design/paste-makers'
 import { billPaste, type PasteLine, type SheetGroup } from './paste-bill'
 import { seatStudents, type Seat, type Student } from './student'
 import { billSupplies, type SupplyLine } from './supply-bill'
@@ -40,6 +41,8 @@ export interface ClassKit {
 	supplies: SupplyLine[]
 	/** Of the mixtures among the supplies. */
 	recipes: Mixture[]
+	/** Pastes that are made instead of bought. */
+	pasteMakers: PasteMaker[]
 	/** Lies on the bench for everybody, not measured out. */
 	atHand: string[]
 	colours: ColourBatch[]
@@ -76,8 +79,12 @@ export function packClassKit(
 	const seats = seatStudents(course.studentCount, roster)
 	const placing = placeSteps(designs, compiled, plan)
 	const pieces = countClassPieces(course, designs, { seats, placing })
-	const supplies = billSupplies(course, designs, pieces, { seats, placing, terms })
-	const paste = billPaste(pieces, seats, terms, supplies.pastes)
+	const pasteMakers = listPasteMakers(
+		designs.map(({ design }) => design),
+		terms.boughtReady,
+	)
+	const supplies = billSupplies(course, designs, pieces, { seats, placing, terms, makers: pasteMakers })
+	const paste = billPaste(pieces, seats, terms, { inMixtures: supplies.pastes, makers: pasteMakers })
 	const dates = datesOf(course, compiled, plan)
 	return {
 		studentCount: course.studentCount,
@@ -93,6 +100,7 @@ export function packClassKit(
 		),
 		supplies: supplies.lines,
 		recipes: supplies.recipes,
+		pasteMakers,
 		atHand: supplies.atHand,
 		colours: listColours(paste.lines, dates, terms),
 		tools: listTools(course, designs, pieces, { placing, owned }),

@@ -1,5 +1,5 @@
 /** Colours to mix before class: how much paste, how much gel, and by when. */
-import type { CourseDates } from './course-dates'
+import { neededBy, type CourseDates } from './course-dates'
 import type { Shares } from './bill'
 import { depthOf, type Depth, type KitTerms } from './kit-terms'
 import type { PasteLine } from './paste-bill'
@@ -30,7 +30,7 @@ export function listColours(lines: readonly PasteLine[], dates: CourseDates, ter
 				depth,
 				shares,
 				gelMg: Math.ceil((shares.total * terms.gelGPer100G[depth]) / 100),
-				colourBy: shares.ahead > 0 || shares.swapOuts > 0 ? dates.beforeAhead : dates.beforeClass,
+				colourBy: neededBy(dates, shares),
 			}
 		})
 		.toSorted((a, b) => a.colourBy.localeCompare(b.colourBy) || b.shares.total - a.shares.total)

@@ -2,6 +2,7 @@
 import { present } from '../present'
 import type { CompiledCourse } from '../plan/compile/compiled-course'
 import type { Course } from '../course/course'
+import type { Shares } from './bill'
 import { minutesAhead } from './drying-ahead'
 import { addDays } from '../time/calendar'
 import type { Plan } from '../plan/problem/plan'
@@ -37,4 +38,12 @@ export function datesOf(course: Pick<Course, 'sessions'>, { arcs, instance }: Co
 		ahead: addDays(firstSession, -1 - days),
 		beforeAhead: addDays(firstSession, -2 - days),
 	}
+}
+
+/** The day on which something must be in the house, or be ready: before what is made ahead of it, if any is. */
+export function neededBy(
+	{ beforeAhead, beforeClass }: CourseDates,
+	{ ahead, swapOuts }: Pick<Shares, 'ahead' | 'swapOuts'>,
+): string {
+	return ahead + swapOuts > 0 ? beforeAhead : beforeClass
 }

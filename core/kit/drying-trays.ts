@@ -1,7 +1,7 @@
 /** What pieces dry on: how many lie there at once by the plan, and how many trays that takes. */
 import { unitMinutesOf } from '../plan/problem/plan-times'
 import type { DesignInCourse } from '../plan/compile/compile-course'
-import { taskOfStep, type CompiledCourse } from '../plan/compile/compiled-course'
+import { taskOfStep, type CompiledCourse, type TaskSource } from '../plan/compile/compiled-course'
 import type { PartForm } from '../vocabulary/piece-form'
 import { bodySoFar } from '../design/body-so-far'
 import { kindsOfStep, stepsOfKind } from '../design/step-work'
@@ -108,7 +108,7 @@ function staysOf(
 				1,
 				all.reduce((sum, { shares }) => sum + shares.usual, 0),
 			)
-		return waitsAfter(taskOfStep(context.compiled, designId, step.id), context).map((wait) => ({
+		return waitsAfter(designId, step.id, context).map((wait) => ({
 			...wait,
 			former,
 			partName: part.name,
@@ -125,7 +125,7 @@ function staysOfBodies({ design, flowersPerStudent }: DesignInCourse, context: S
 		if (former === undefined) return []
 		const [kind] = kindsOfStep(design, step)
 		const bodies = flowersPerStudent * (bodySoFar(design, step)?.perFlower ?? 1)
-		const waits = waitsAfter(taskOfStep(context.compiled, design.id, id), context)
+		const waits = waitsAfter(design.id, id, context)
 		const [end, start] = [Math.max(...waits.map((wait) => wait.end)), Math.min(...waits.map((wait) => wait.start))]
 		const partName = kind?.partName ?? design.name
 		return waits.length === 0 ? [] : [{ former, partName, count: bodies, start, end, perTray: 1 }]
@@ -138,17 +138,20 @@ interface StayContext {
 	terms: KitTerms
 }
 
-/** For each run of a task: how many pieces then wait, and until when; none where nothing after it waits. */
+/** For each run of a step's task: how many pieces then wait, and until when; none where nothing after it waits. */
 function waitsAfter(
-	taskId: string,
-	{ compiled: { instance, tasks }, plan }: StayContext,
+	designId: string,
+	stepId: string,
+	{ compiled, plan }: StayContext,
 ): Pick<Stay, 'count' | 'start' | 'end'>[] {
+	const { instance, tasks } = compiled
+	const taskId = taskOfStep(compiled, designId, stepId)
 	const arcs = instance.arcs.filter(({ from }) => from === taskId)
 	const longest = Math.max(0, ...arcs.map(lagMinutes))
 	const [task, placement] = [instance.tasks.find(({ id }) => id === taskId), plan.placements[taskId]]
 	const source = tasks[taskId]
 	if (longest === 0 || !task || !placement || !('runs' in placement)) return []
-	const sizes = source?.type === 'step' ? source.batchSizes : []
+	const sizes = source?.type === 'step' ? sizesOf(source, stepId) : []
 	const nextStart = Math.min(
 		...arcs.map(({ to }) => {
 			const next = plan.placements[to]
@@ -162,6 +165,11 @@ function waitsAfter(
 		const from = start + units * unitMinutesOf(task)
 		return { count, start: from, end: nextStart > from && nextStart < Infinity ? nextStart : from + longest }
 	})
+}
+
+/** Pieces by unit; what is done in halves has those of each step by itself. */
+function sizesOf({ batchSizes, halves }: Extract<TaskSource, { type: 'step' }>, stepId: string): number[] {
+	return halves?.second.stepId === stepId ? [halves.second.pieceCount] : batchSizes
 }
 
 /** Most pieces that lie there at once, and from which minute on. It can only be when some are laid down. */

@@ -3,6 +3,7 @@
  * known. Common practice, no source; labels have the last word.
  */
 import type { MaterialKind, Mixture } from '../design/design'
+import { allergensOfPaste, type PasteMaker } from '../design/paste-makers'
 import type { Allergen } from '../vocabulary/allergen'
 import { avoidedBy, type Seat } from './student'
 
@@ -71,20 +72,26 @@ const INGREDIENT_INSTEAD: Partial<Record<Allergen, string>> = {
 /**
  * A mixture without the ingredient that a student avoids; undefined where she takes it as it is, or nothing stands in.
  * It is called by what it holds: nothing keeps the name of what was taken out.
+ *
+ * @param makers - of the course's pastes, which may be in it
  */
 export function exchangeInMixture(
 	{ number, student }: Seat,
 	mixture: Mixture,
+	makers: readonly PasteMaker[],
 ): { exchanges: Exchange[]; recipe: Mixture } | undefined {
 	if (!student) return undefined
 	const avoided = avoidedBy(student)
 	const exchanges: Exchange[] = []
 	let recipe = mixture
 	for (const ingredient of mixture.ingredients) {
-		const reason = avoided.find((one) => ingredient.allergens?.includes(one) && INGREDIENT_INSTEAD[one] !== undefined)
-		const instead = reason && INGREDIENT_INSTEAD[reason]
+		const { allergens = [], paste, ...rest } = ingredient
+		const ofPaste = paste ? allergensOfPaste(paste, makers) : []
+		const reason = avoided.find(
+			(one) => [...allergens, ...ofPaste].includes(one) && INGREDIENT_INSTEAD[one] !== undefined,
+		)
+		const instead = reason && (paste ? `${paste} without ${reason}` : INGREDIENT_INSTEAD[reason])
 		if (!instead) continue
-		const { allergens: _, ...rest } = ingredient
 		exchanges.push({ seatNumber: number, what: `${ingredient.name} in ${mixture.name}`, instead, reason })
 		recipe = {
 			...recipe,

@@ -2,26 +2,33 @@
 import { amountOfSeat } from './bill'
 import { MATERIAL_ALLERGENS, type AllergenSource } from '../design/allergens'
 import { ALLERGENS, type Allergen } from '../vocabulary/allergen'
-import type { Paste } from '../vocabulary/paste'
-import { PASTE_ALLERGENS } from '../materials/pastes'
+import { PASTES } from '../vocabulary/paste'
+import { allergensOfMixture, allergensOfPaste, type PasteMaker } from '../design/paste-makers'
 import type { ClassKit } from './class-kit'
 
-type Bills = Pick<ClassKit, 'lines' | 'paste' | 'supplies' | 'recipes'>
+type Bills = Pick<ClassKit, 'lines' | 'paste' | 'supplies' | 'recipes' | 'pasteMakers'>
 
 /**
  * @param seatNumber - from 1
  * @returns in the order of `ALLERGENS`, each with what brings it
  */
-export function allergensOfKit({ lines, paste, supplies, recipes }: Bills, seatNumber: number): AllergenSource[] {
+export function allergensOfKit(
+	{ lines, paste, supplies, recipes, pasteMakers }: Bills,
+	seatNumber: number,
+): AllergenSource[] {
 	const isIn = ({ shares }: { shares: { kits: number[] } }) => amountOfSeat(shares, seatNumber - 1) > 0
 	const brought: { name: string; allergens: readonly Allergen[] }[] = [
-		...paste.filter(isIn).map(({ item }) => ({ name: item.paste, allergens: allergensOfPaste(item.paste, lines) })),
+		...paste
+			.filter(isIn)
+			.map(({ item }) => ({ name: item.paste, allergens: allergensOfItem(item.paste, lines, pasteMakers) })),
 		...lines.filter(isIn).map(({ part }) => ({ name: part.name.toLowerCase(), allergens: part.allergens ?? [] })),
 		...supplies.filter(isIn).map(({ item }) => ({
 			name: item.name,
 			allergens: [
 				...(item.material && item.kind === 'material' ? (MATERIAL_ALLERGENS[item.material] ?? []) : []),
-				...(recipes.find(({ name }) => name === item.name)?.ingredients ?? []).flatMap((one) => one.allergens ?? []),
+				...recipes
+					.filter(({ name }) => name === item.name)
+					.flatMap((recipe) => allergensOfMixture(recipe, recipes, pasteMakers)),
 			],
 		})),
 	]
@@ -32,7 +39,7 @@ export function allergensOfKit({ lines, paste, supplies, recipes }: Bills, seatN
 }
 
 /** A studio's own paste counts as the usual one that it is like; what is taken in exchange brings none that is known. */
-function allergensOfPaste(name: string, lines: Bills['lines']): readonly Allergen[] {
-	const like = lines.find(({ part }) => part.ownPaste?.name === name)?.part.paste ?? (name as Paste)
-	return PASTE_ALLERGENS[like] ?? []
+function allergensOfItem(name: string, lines: Bills['lines'], makers: readonly PasteMaker[]): readonly Allergen[] {
+	const like = lines.find(({ part }) => part.ownPaste?.name === name)?.part.paste ?? PASTES.find((one) => one === name)
+	return like ? allergensOfPaste(like, makers) : []
 }

@@ -1,6 +1,7 @@
 /** What a studio's kits are reckoned with. Usual values are common practice or from memory, and settings. */
 import type { MaterialKind } from '../design/design'
 import { USUAL_STRETCH } from '../materials/tape-length'
+import type { Paste } from '../vocabulary/paste'
 
 /** How much gel a colour takes. */
 export const DEPTHS = ['white', 'pastel', 'mid', 'deep'] as const
@@ -31,6 +32,8 @@ export interface KitTerms {
 	trayWidthMm: number
 	/** Of a drying tray. */
 	trayHeightMm: number
+	/** Pastes that are bought ready, though a design has a recipe for them. */
+	boughtReady: Paste[]
 	/** Sign of the money that prices are in. */
 	currency: string
 }
@@ -49,6 +52,7 @@ export const USUAL_KIT_TERMS: KitTerms = {
 	tapeStretch: USUAL_STRETCH,
 	trayWidthMm: 400,
 	trayHeightMm: 300,
+	boughtReady: [],
 	currency: '€',
 }
 

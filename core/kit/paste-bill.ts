@@ -1,7 +1,7 @@
 /** Paste to weigh out by kind and colour: cut pieces as they are really rolled and cut, formed and moulded ones by mass. */
 import { present } from '../present'
 import type { ResolvedPart } from '../design/resolve-design'
-import { PASTE_ALLERGENS, PASTE_DENSITY_G_PER_CM3 } from '../materials/pastes'
+import { PASTE_DENSITY_G_PER_CM3 } from '../materials/pastes'
 import type { MarbledColour } from '../design/design'
 import { cutAreaMm2, pasteMassG } from '../materials/piece-mass'
 import { toCutPiece, type CutPiece } from '../materials/sheets/nest-pieces'
@@ -12,6 +12,7 @@ import { amountOfSeat, Gathering, sumShares, type Shares, type ShareName } from 
 import type { PieceLine } from './class-pieces'
 import { findExchange, type Exchange } from './exchanges'
 import type { KitTerms } from './kit-terms'
+import { allergensOfPaste, type PasteMaker } from '../design/paste-makers'
 import type { Seat } from './student'
 
 export interface PasteItem {
@@ -81,13 +82,13 @@ interface Batch {
 /**
  * What each seat needs of every paste and colour, mg: by piece with spares, rolled out, with what is lost and kept in reserve.
  *
- * @param inMixtures - what is let down in mixtures beside
+ * @param besides - what is let down in mixtures, and pastes that are made
  */
 export function billPaste(
 	lines: readonly PieceLine[],
 	seats: readonly Seat[],
 	terms: KitTerms,
-	inMixtures: readonly { item: PasteItem; shares: Shares }[] = [],
+	{ inMixtures, makers }: { inMixtures: readonly { item: PasteItem; shares: Shares }[]; makers: readonly PasteMaker[] },
 ): PasteBill {
 	const pasted = lines.filter(({ part }) => part.paste && pasteMassG(part.form) > 0)
 	const gathering = new Gathering<PasteItem>(seats.length)
@@ -118,12 +119,12 @@ export function billPaste(
 	seats.forEach((seat, s) =>
 		weigh(
 			s,
-			made.map((line) => batchOf(line, seat, amountOfSeat(line.shares, s))),
+			made.map((line) => batchOf(line, seat, amountOfSeat(line.shares, s), makers)),
 		),
 	)
 	const ahead = pasted.filter(({ maker }) => maker === 'instructor')
 	const perSeat = (some: readonly PieceLine[], countOf: (line: PieceLine, s: number) => number) =>
-		merge(some.flatMap((line) => seats.map((seat, s) => batchOf(line, seat, countOf(line, s)))))
+		merge(some.flatMap((line) => seats.map((seat, s) => batchOf(line, seat, countOf(line, s), makers))))
 	weigh(
 		'ahead',
 		perSeat(ahead, ({ shares }, s) => amountOfSeat(shares, s)),
@@ -151,7 +152,7 @@ export function billPaste(
 				sources: sources.get(item.key) ?? [],
 			})),
 		groups,
-		exchanges: seats.flatMap((seat) => exchangesOf(pasted, seat)),
+		exchanges: seats.flatMap((seat) => exchangesOf(pasted, seat, makers)),
 	}
 }
 
@@ -207,18 +208,18 @@ function addShares(gathering: Gathering<PasteItem>, item: PasteItem, shares: Sha
 }
 
 /** What the student of the seat has instead, where she avoids something in the paste. */
-function exchangeOf({ part }: PieceLine, seat: Seat): Exchange | undefined {
+function exchangeOf({ part }: PieceLine, seat: Seat, makers: readonly PasteMaker[]): Exchange | undefined {
 	const name = present(part.ownPaste?.name ?? part.paste, 'the paste of a part of paste')
 	// What a studio's own paste is made of is not known: it counts as the usual one that it is like.
-	const allergens = [...(part.paste ? PASTE_ALLERGENS[part.paste] : [])]
+	const allergens = part.paste ? allergensOfPaste(part.paste, makers) : []
 	return findExchange(seat, { name, kind: 'paste', allergens })
 }
 
 /** What the student of the seat has instead, each exchange once, with parts that a label speaks against. */
-function exchangesOf(lines: readonly PieceLine[], seat: Seat): Exchange[] {
+function exchangesOf(lines: readonly PieceLine[], seat: Seat, makers: readonly PasteMaker[]): Exchange[] {
 	const found = new Map(
 		lines.flatMap((line) => {
-			const exchange = exchangeOf(line, seat)
+			const exchange = exchangeOf(line, seat, makers)
 			return exchange ? [[`${exchange.what} ${exchange.reason}`, exchange] as const] : []
 		}),
 	)
@@ -234,8 +235,8 @@ function exchangesOf(lines: readonly PieceLine[], seat: Seat): Exchange[] {
 }
 
 /** So many pieces of a part for a seat, of the paste that she has. */
-function batchOf(line: PieceLine, seat: Seat, count: number): Batch {
-	return { item: pasteItem(line.part, exchangeOf(line, seat)?.instead), line, count }
+function batchOf(line: PieceLine, seat: Seat, count: number, makers: readonly PasteMaker[]): Batch {
+	return { item: pasteItem(line.part, exchangeOf(line, seat, makers)?.instead), line, count }
 }
 
 /** Batches of one part and paste together: they are rolled together. */

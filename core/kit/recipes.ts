@@ -17,7 +17,7 @@ export function scaleRecipe(mixture: Mixture, amount: number): IngredientAmount[
 	if (!(makes > 0)) return []
 	return mixture.ingredients.map((one) => ({
 		name: one.name,
-		unit: one.unit === 'ml' ? 'µl' : 'mg',
+		unit: toSmallUnit(one.unit),
 		amount: toWhole((amount * one.amount) / makes),
 		...((one.mixture ?? one.paste) && { isMade: true }),
 	}))
@@ -26,6 +26,11 @@ export function scaleRecipe(mixture: Mixture, amount: number): IngredientAmount[
 /** Of one recipe, in the mixture's unit. */
 export function yieldOf({ unit, ingredients, yields }: Mixture): number {
 	return yields ?? ingredients.reduce((sum, one) => sum + (one.unit === unit ? one.amount : 0), 0)
+}
+
+/** In which amounts are whole. */
+export function toSmallUnit(unit: Mixture['unit']): IngredientAmount['unit'] {
+	return unit === 'ml' ? 'µl' : 'mg'
 }
 
 /** Amounts are whole in their small unit, rounded up. */

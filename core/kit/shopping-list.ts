@@ -2,10 +2,12 @@
 import { present } from '../present'
 import { daysBetween, addDays } from '../time/calendar'
 import { planOrders, type Need, type Orders } from '../materials/buying/plan-orders'
-import type { AmountUnit, Shares } from './bill'
+import type { AmountUnit } from './bill'
 import type { ClassKit } from './class-kit'
+import { neededBy } from './course-dates'
 import { HOUSEHOLD } from './exchanges'
 import { stockKey, wireName, type Stock, type StockKind } from './stock'
+import { takeApart } from './take-apart'
 import { scaleRecipe } from './recipes'
 
 /** So much of one thing that the class uses up. */
@@ -78,22 +80,24 @@ export function listNeeds(kit: ClassKit): ClassNeed[] {
 		})
 	}
 	const { dates } = kit
-	const byShares = ({ ahead, swapOuts }: Shares) => (ahead + swapOuts > 0 ? dates.beforeAhead : dates.beforeClass)
-	for (const { item, handOut: shares } of kit.paste)
-		add('paste', item.paste, 'mg', {
-			amount: shares.total,
-			fixedAmount: shares.demo,
-			neededBy: byShares(shares),
-			what: item.colour,
+	for (const { item, handOut: shares } of kit.paste) {
+		const day = neededBy(dates, shares)
+		const shown = takeApart(item.paste, shares.demo, kit.pasteMakers).bought
+		takeApart(item.paste, shares.total, kit.pasteMakers).bought.forEach(({ kind, name, unit, amount }, i) => {
+			if (isHousehold(name)) return
+			const fixedAmount = present(shown[i], 'an ingredient of a paste').amount
+			const what = name === item.paste ? item.colour : `${item.paste}, ${item.colour}`
+			add(kind, name, unit, { amount, fixedAmount, neededBy: day, what })
 		})
+	}
 	for (const { colour, paste, gelMg, shares } of kit.colours) {
 		const fixedAmount = Math.round((gelMg * shares.demo) / shares.total)
-		add('gel', colour, 'mg', { amount: gelMg, fixedAmount, neededBy: byShares(shares), what: paste })
+		add('gel', colour, 'mg', { amount: gelMg, fixedAmount, neededBy: neededBy(dates, shares), what: paste })
 	}
 	for (const group of kit.wires) addWires(group, kit, add)
 	for (const { item, shares } of kit.supplies) {
 		if (isHousehold(item.name)) continue
-		const common = { fixedAmount: shares.demo, neededBy: byShares(shares) }
+		const common = { fixedAmount: shares.demo, neededBy: neededBy(dates, shares) }
 		const terms = { ...common, amount: shares.total, what: 'all kits, what you show, and the reserve' }
 		const recipe = item.kind === 'mixture' ? kit.recipes.find(({ name }) => name === item.name) : undefined
 		if (!recipe) {

@@ -2,6 +2,7 @@
 import type { DesignInCourse } from '../plan/compile/compile-course'
 import type { Course } from '../course/course'
 import type { Mixture } from '../design/design'
+import type { PasteMaker } from '../design/paste-makers'
 import { Gathering, type Shares, type ShareName } from './bill'
 import type { PieceLine, StepPlacing } from './class-pieces'
 import { exchangeInMixture, findExchange, type Exchange } from './exchanges'
@@ -45,6 +46,7 @@ interface SupplyTerms {
 	/** By the plan. */
 	placing: StepPlacing
 	terms: KitTerms
+	makers: readonly PasteMaker[]
 }
 
 /** What is used up beside paste and wire, by seat and for what. */
@@ -52,9 +54,11 @@ export function billSupplies(
 	course: Course,
 	designs: readonly DesignInCourse[],
 	lines: readonly PieceLine[],
-	{ seats, placing, terms }: SupplyTerms,
+	{ seats, placing, terms, makers }: SupplyTerms,
 ): SupplyBill {
-	const uses = designs.flatMap((item) => usesOf(item, lines, { placing, terms, demoFlowers: course.demoFlowers }))
+	const uses = designs.flatMap((item) =>
+		usesOf(item, lines, { placing, terms, makers, demoFlowers: course.demoFlowers }),
+	)
 	const gathering = new Gathering<SupplyItem>(seats.length)
 	const pastes = new Gathering<PasteItem>(seats.length)
 	const sources = new Map<string, SupplySource[]>()
@@ -69,10 +73,13 @@ export function billSupplies(
 		const usual = use.countOf('usual')
 		if (use.maker === 'students') add(use.item, 'usual', toWhole(use.each * usual))
 		seats.forEach((seat, s) => {
-			const { item, exchanges: made, recipe } = itemOfSeat(use, seat, mixtures)
+			const { item, exchanges: made, recipe } = itemOfSeat(use, seat, { mixtures, makers })
 			for (const one of made) exchanges.set(`${seat.number} ${one.what} ${one.reason}`, one)
 			if (recipe) exchangedRecipes.push(recipe)
-			const amount = toWhole(use.each * use.countOf(s))
+			// Paste that is exchanged in a mixture is bought for that mixture.
+			const isPasteExchanged =
+				use.paste && recipe && recipe.ingredients.every(({ paste }) => paste !== use.paste?.paste)
+			const amount = isPasteExchanged ? 0 : toWhole(use.each * use.countOf(s))
 			add(item, use.maker === 'students' ? s : 'ahead', amount)
 			add(item, 'swapOuts', amount * use.swaps)
 		})
@@ -96,10 +103,10 @@ export function billSupplies(
 function itemOfSeat(
 	{ item, ingredient }: Use,
 	seat: Seat,
-	mixtures: readonly Mixture[],
+	{ mixtures, makers }: { mixtures: readonly Mixture[]; makers: readonly PasteMaker[] },
 ): { item: SupplyItem; exchanges: Exchange[]; recipe?: Mixture } {
 	const recipe = item.kind === 'mixture' ? mixtures.find(({ name }) => name === item.name) : undefined
-	const other = recipe && exchangeInMixture(seat, recipe)
+	const other = recipe && exchangeInMixture(seat, recipe, makers)
 	if (other) return { item: { ...item, key: `mixture:${other.recipe.name}`, name: other.recipe.name }, ...other }
 	const exchange = findExchange(seat, ingredient)
 	if (!exchange) return { item, exchanges: [] }

@@ -3,6 +3,7 @@ import type { DesignInCourse } from '../plan/compile/compile-course'
 import { MATERIAL_ALLERGENS } from '../design/allergens'
 import { tapeOfFlower } from '../design/design-figures'
 import type { Material, MaterialKind, Mixture } from '../design/design'
+import { allergensOfMixture, type PasteMaker } from '../design/paste-makers'
 import type { ResolvedDesign, ResolvedPart, ResolvedStep } from '../design/resolve-design'
 import { countOfStep, kindsOfStep } from '../design/step-work'
 import { amountOfSeat, type AmountUnit } from './bill'
@@ -47,6 +48,7 @@ export interface UseTerms {
 	/** By the plan. */
 	placing: StepPlacing
 	terms: KitTerms
+	makers: readonly PasteMaker[]
 	demoFlowers: number
 }
 
@@ -56,7 +58,8 @@ export function usesOf(
 	lines: readonly PieceLine[],
 	terms: UseTerms,
 ): Use[] {
-	const { placing, demoFlowers } = terms
+	const { placing, demoFlowers, makers } = terms
+	const known = { mixtures: design.mixtures ?? [], makers }
 	const own = lines.filter(({ designId }) => designId === design.id)
 	const flowersOf = (who: Counted) => (who === 'demo' ? demoFlowers : flowersPerStudent)
 	const ofSteps = design.steps.flatMap((step): Use[] => {
@@ -80,9 +83,11 @@ export function usesOf(
 			swaps: placing.swapsOf(design.id, step.id),
 			what: `${worked[0]?.part.partName ?? design.name}: ${step.label.toLowerCase()}`,
 		}
-		return [...materialsOf(step, design.mixtures ?? []), ...mixturesOf(step, design.mixtures ?? [])].map(
-			({ isPerStudent, ...use }): Use => ({ ...common, ...use, countOf: isPerStudent ? once : work }),
-		)
+		return [...materialsOf(step, known), ...mixturesOf(step, known)].map(({ isPerStudent, ...use }): Use => ({
+			...common,
+			...use,
+			countOf: isPerStudent ? once : work,
+		}))
 	})
 	return [...boughtUses(own), ...tapeUses(design, terms, flowersOf), ...ofSteps]
 }
@@ -132,19 +137,25 @@ function tapeUses(design: ResolvedDesign, { placing, terms }: UseTerms, flowersO
 	})
 }
 
+/** Of the step's design, and what pastes in them are made of. */
+interface KnownMixtures {
+	mixtures: readonly Mixture[]
+	makers: readonly PasteMaker[]
+}
+
 type BareUse = Pick<Use, 'item' | 'ingredient' | 'each' | 'isUsual' | 'paste'> & { isPerStudent: boolean }
 
 /** Of one piece of the step; materials that lie at hand and are not measured out are not among them. */
-function materialsOf({ materials = [], uses = [] }: ResolvedStep, mixtures: readonly Mixture[]): BareUse[] {
+function materialsOf({ materials = [], uses = [] }: ResolvedStep, known: KnownMixtures): BareUse[] {
 	return materials.flatMap((material) => {
 		const grams = amountOf(material)
 		if (grams === undefined) return []
 		const { name, kind, per } = material
 		const isPerStudent = per === 'student'
-		const mixed = mixtures.find((one) => one.kind === kind && kind !== 'other')
+		const mixed = known.mixtures.find((one) => one.kind === kind && kind !== 'other')
 		// What is mixed by a recipe of this kind is that mixture, whatever the step calls it; named twice, it is meant once.
 		if (mixed && uses.some(({ mixture }) => mixture === mixed.id)) return []
-		if (mixed) return mixtureUses(mixed, grams, mixtures).map((use) => ({ ...use, isPerStudent }))
+		if (mixed) return mixtureUses(mixed, grams, known).map((use) => ({ ...use, isPerStudent }))
 		const item: SupplyItem = { key: `material:${name}`, kind: 'material', name, unit: 'mg', material: kind }
 		const ingredient: Ingredient = { name, kind, allergens: MATERIAL_ALLERGENS[kind] ?? [] }
 		return [{ item, ingredient, each: grams * 1000, isUsual: material.gPerPiece === undefined, isPerStudent }]
@@ -152,11 +163,11 @@ function materialsOf({ materials = [], uses = [] }: ResolvedStep, mixtures: read
 }
 
 /** Of one piece of the step, with everything that is stirred in. */
-function mixturesOf({ uses = [] }: ResolvedStep, mixtures: readonly Mixture[]): BareUse[] {
+function mixturesOf({ uses = [] }: ResolvedStep, known: KnownMixtures): BareUse[] {
 	return uses.flatMap(({ mixture: id, amountPerPiece, per }) => {
-		const mixture = mixtures.find((one) => one.id === id)
+		const mixture = known.mixtures.find((one) => one.id === id)
 		if (!mixture) return []
-		return mixtureUses(mixture, amountPerPiece, mixtures).map((use) => ({ ...use, isPerStudent: per === 'student' }))
+		return mixtureUses(mixture, amountPerPiece, known).map((use) => ({ ...use, isPerStudent: per === 'student' }))
 	})
 }
 
@@ -164,7 +175,7 @@ function mixturesOf({ uses = [] }: ResolvedStep, mixtures: readonly Mixture[]): 
 function mixtureUses(
 	mixture: Mixture,
 	amount: number,
-	mixtures: readonly Mixture[],
+	known: KnownMixtures,
 	depth = 0,
 ): Omit<BareUse, 'isPerStudent'>[] {
 	const { name, unit, ingredients, kind } = mixture
@@ -175,13 +186,16 @@ function mixtureUses(
 		unit: unit === 'ml' ? 'µl' : 'mg',
 		...(kind && { material: kind }),
 	}
-	const allergens = ingredients.flatMap((one) => one.allergens ?? [])
-	const ingredient: Ingredient = { name, kind: 'mixture', allergens }
+	const ingredient: Ingredient = {
+		name,
+		kind: 'mixture',
+		allergens: allergensOfMixture(mixture, known.mixtures, known.makers),
+	}
 	const makes = yieldOf(mixture)
 	const inner = ingredients.flatMap((one): Omit<BareUse, 'isPerStudent'>[] => {
 		const each = makes > 0 ? (amount * one.amount) / makes : 0
-		const other = mixtures.find(({ id }) => id === one.mixture)
-		if (other && depth < DEEPEST) return mixtureUses(other, each, mixtures, depth + 1)
+		const other = known.mixtures.find(({ id }) => id === one.mixture)
+		if (other && depth < DEEPEST) return mixtureUses(other, each, known, depth + 1)
 		if (!one.paste) return []
 		const colour = one.colour ?? UNDYED
 		const paste: PasteItem = { key: `paste:${one.paste}:${colour}`, paste: one.paste, colour }

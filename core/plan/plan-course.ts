@@ -5,10 +5,13 @@ import { InputError } from '../errors'
 import { planExactly, type ExactPlan, type ExactTerms } from './exact/plan-exactly'
 import { compileCourse, type DesignInCourse } from './compile/compile-course'
 import type { CompiledCourse } from './compile/compiled-course'
+import { takeHalves } from './compile/halve-class'
 import { listEndless } from './compile/find-endless'
+import { listTooTight } from './compile/find-tight'
 import type { Course } from '../course/course'
 import { giveKeys, nameItems } from '../course/course-items'
 import { ORDINARY_TERMS, type PlanTerms } from './compile/drying-terms'
+import { compareObjectives, FELT_LEVELS } from './problem/objective'
 
 /** How much the search may do, and what it starts from. */
 export type PlanningEffort = Pick<ExactTerms, 'nodes' | 'shouldStop' | 'start' | 'onProgress'>
@@ -43,10 +46,55 @@ export function planCourse(
 	effort: PlanningEffort = { nodes: USUAL_NODES },
 ): CoursePlan {
 	const compiled = compileCourse(course, resolveCourse(course, designs), terms)
-	const inputs = { course, compiled, terms }
 	// What can never be kept is named before any search.
-	if (listEndless(compiled.instance).length > 0) return { ...inputs, ...IMPOSSIBLE }
-	return { ...inputs, ...planExactly(compiled.instance, effort) }
+	if (listEndless(compiled.instance).length > 0 || listTooTight(compiled.instance).length > 0)
+		return { course, compiled, terms, ...IMPOSSIBLE }
+	const found = planInHalves(compiled, effort)
+	return { course, terms, ...found }
+}
+
+/**
+ * The best of the course as it is and with pairs of steps done in halves: each is a problem of its own, and proven best is
+ * only what is so among all of them.
+ */
+function planInHalves(compiled: CompiledCourse, effort: PlanningEffort): ExactPlan & Pick<PlanInputs, 'compiled'> {
+	const variants = listVariants(compiled)
+	if (variants.length === 1) return { compiled, ...planExactly(compiled.instance, effort) }
+	// The most promising first: time may be over before the others have their turn.
+	const searched = variants
+		.map((variant, v) => ({ v, compiled: variant, ...planExactly(variant.instance, { nodes: 0 }) }))
+		.toSorted(compareVariants)
+		.map(({ v, compiled: variant, plan }) => {
+			const start = effort.start ?? plan
+			return { v, compiled: variant, ...planExactly(variant.instance, { ...effort, ...(start && { start }) }) }
+		})
+		.toSorted(compareVariants)
+		.map(({ v: _, ...variant }) => variant)
+	const [best, ...others] = searched
+	if (!best) throw new RangeError('a course has at least one variant')
+	const isKnown = ({ status, proven }: ExactPlan) =>
+		status === 'optimal' || status === 'impossible' || (status === 'infeasible' && proven.shortfall !== undefined)
+	if (others.every(isKnown)) return best
+	if (best.status === 'optimal') return { ...best, status: 'feasible', proven: {}, bounds: {} }
+	return { ...best, proven: {}, bounds: {} }
+}
+
+/** The course as it is first, then each offer by itself and all together. */
+function listVariants(compiled: CompiledCourse): CompiledCourse[] {
+	const { halves: offers = [], ...plain } = compiled
+	const taken = offers.reduce<CompiledCourse[]>(
+		(all, offer) => [...all, ...all.flatMap((variant) => takeHalves(variant, offer) ?? [])],
+		[plain],
+	)
+	return taken
+}
+
+type Variant = ExactPlan & { v: number }
+
+/** < 0 where the first is the better by what people feel; of alike ones that with the fewer halves. */
+function compareVariants(a: Variant, b: Variant): number {
+	if (!a.objective || !b.objective) return (a.objective ? 0 : 1) - (b.objective ? 0 : 1) || a.v - b.v
+	return compareObjectives(a.objective, b.objective, FELT_LEVELS) || a.v - b.v
 }
 
 /**

@@ -35,6 +35,21 @@ export class DesignVersionModel extends Model<
 	declare createdAt: CreationOptional<Date>
 }
 
+/** Of a design, or of one of its steps. */
+export class PhotoModel extends Model<InferAttributes<PhotoModel>, InferCreationAttributes<PhotoModel>> {
+	declare id: CreationOptional<number>
+	declare studioId: number
+	declare designId: number
+	/** Of the step that it shows; null: of the whole. */
+	declare stepId: string | null
+	declare caption: string
+	declare widthPx: number
+	declare heightPx: number
+	/** JPEG. */
+	declare bytes: Buffer
+	declare version: CreationOptional<number>
+}
+
 /** Registers the models of this file. */
 export function defineDesigns(sequelize: Sequelize): void {
 	const id = () => ({ type: DataTypes.INTEGER.UNSIGNED, autoIncrement: true, primaryKey: true })
@@ -62,5 +77,19 @@ export function defineDesigns(sequelize: Sequelize): void {
 			createdAt: DataTypes.DATE(3),
 		},
 		{ sequelize, tableName: 'design_versions', updatedAt: false },
+	)
+	PhotoModel.init(
+		{
+			id: id(),
+			studioId: whole(),
+			designId: whole(),
+			stepId: { type: DataTypes.STRING(60), allowNull: true },
+			caption: { type: DataTypes.STRING(160), allowNull: false },
+			widthPx: whole(),
+			heightPx: whole(),
+			bytes: { type: DataTypes.BLOB('medium'), allowNull: false },
+			version: { ...whole(), defaultValue: 1 },
+		},
+		{ sequelize, tableName: 'photos' },
 	)
 }

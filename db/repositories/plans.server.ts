@@ -1,4 +1,5 @@
 /** Plans made for courses: kept as they were made, newest first, never overwritten. */
+import { isOpenPlan } from '../../core/plan/exact/plan-exactly'
 import type { CoursePlan } from '../../core/plan/plan-course'
 import { readStoredPlan, writeStoredPlan } from '../../core/plan/stored-plan'
 import { NotFoundError } from '../../core/errors'
@@ -66,7 +67,9 @@ export function createPlan(
 ): Promise<number> {
 	return inTransaction(async (transaction) => {
 		await requireCourse(studioId, courseId, { transaction, lock: true })
-		const { status, objective } = document
+		const { objective } = document
+		// Lists tell what is missing only where it is proven.
+		const status = isOpenPlan(document) ? 'unknown' : document.status
 		const shortfallMinutes = objective?.shortfall ?? 0
 		const { id } = await PlanModel.create(
 			{ studioId, courseId, fingerprint, status, shortfallMinutes, document: writeStoredPlan(document) },

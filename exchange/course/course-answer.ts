@@ -64,12 +64,14 @@ function tellWork({ compiled }: CoursePlan, plan: Plan, story: PlanStory): objec
 			used: tiles.length === 0 ? null : [at(session.date, firstOf(tiles)), at(session.date, lastOf(tiles))],
 			spare: spareMinutes,
 			steps: [
-				...tiles.map((tile) => ({
-					startMin: tile.startMin,
-					endMin: tile.endMin,
-					kind: tile.source.type === 'demo' ? 'show' : 'step',
-					...taskOf(tile.source, tile.pieceCount),
-				})),
+				...tiles.flatMap(({ startMin, endMin, source, pieceCount }) =>
+					tasksOf(source, pieceCount).map((task) => ({
+						startMin,
+						endMin,
+						kind: source.type === 'demo' ? 'show' : 'step',
+						...task,
+					})),
+				),
 				...breaks.map(({ startMin, minutes }) => ({
 					startMin,
 					endMin: startMin + minutes,
@@ -113,6 +115,14 @@ function taskOf(source: TaskSource | undefined, pieces?: number): ToldTask {
 	if (source?.type !== 'step') return { item: null, part: null, step: source?.techniqueId ?? '', pieces: 0, of: 0 }
 	const { designId, partId = null, stepId, pieceCount } = source
 	return { item: designId, part: partId, step: stepId, pieces: pieces ?? pieceCount, of: pieceCount }
+}
+
+/** What the halves of the class do by turns are two steps at the same time. */
+function tasksOf(source: TaskSource, pieces: number): ToldTask[] {
+	const task = taskOf(source, pieces)
+	if (source.type !== 'step' || !source.halves) return [task]
+	const { stepId: step, partId: part = null, pieceCount } = source.halves.second
+	return [task, { ...task, part, step, pieces: pieceCount, of: pieceCount }]
 }
 
 /** Every wait, whether or not the plan has to wait for it. */

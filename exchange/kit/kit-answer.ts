@@ -1,6 +1,7 @@
 /** What the command-line doors say of a course's kits. */
 import type { ClassKit } from '../../core/kit/class-kit'
 import { packClassKit } from '../../core/kit/class-kit'
+import { listMakes } from '../../core/kit/make-list'
 import { listNeeds, listShopping } from '../../core/kit/shopping-list'
 import { offcutsOf, ownedToolsOf } from '../../core/kit/stock'
 import type { OwnedTools } from '../../core/materials/sharing/tool-sharing'
@@ -70,6 +71,7 @@ export function tellKit(
 				pieces: pieces.map(({ id, xMm, yMm, angleRad }) => ({ part: id, xMm, yMm, angleRad })),
 			})),
 		})),
+		made: listMakes(kit),
 		colours: kit.colours,
 		tools: kit.tools,
 		formers: kit.formers,

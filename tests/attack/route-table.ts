@@ -40,6 +40,7 @@ export const DEMO_IDS: Ids = {
 	slug: ['magnolia'],
 	courseId: ['1'],
 	placeId: ['1'],
+	photoId: ['1'],
 	paper: ['kit', 'shopping'],
 	file: ['shelf.csv', 'people.csv', 'course.json', 'labels.pdf', 'design.json', 'parts.csv', 'outlines.svg', 'kit.pdf'],
 }

@@ -4,10 +4,12 @@ import { peopleActions, peopleSchema } from '../../app/kit/schemas/people'
 import { packingActions } from '../../app/kit/schemas/packing'
 import { placeActions } from '../../app/studio/schemas/place-action'
 import { placeSchema } from '../../app/studio/schemas/place'
+import { makeCourseSchema } from '../../app/plan/schemas/make-course'
 import { planActions } from '../../app/plan/schemas/plan-action'
 import { stockActions } from '../../app/kit/schemas/stock'
 import { studioSchema } from '../../app/studio/schemas/studio'
 import { dryingNoteActions } from '../../app/drying/schemas/drying-note'
+import { photoActions } from '../../app/design/schemas/photo'
 import { importActions } from '../../app/design/schemas/import-designs'
 import { moneySchema } from '../../app/kit/schemas/money'
 import { lookSchema } from '../../app/account/schemas/look'
@@ -23,6 +25,7 @@ const USUAL: Record<string, readonly object[]> = {
 	'/look': [sampleOf(lookSchema), { light: 'night' }],
 	'/courses': byIntent(courseListActions),
 	'/courses/new': [course],
+	'/courses/what-fits': [sampleOf(makeCourseSchema)],
 	'/courses/:courseId': [course],
 	'/courses/:courseId/plan': byIntent(planActions),
 	'/courses/:courseId/kits/packing/ticks': byIntent(packingActions),
@@ -30,6 +33,7 @@ const USUAL: Record<string, readonly object[]> = {
 	'/courses/:courseId/kits/cost': [sampleOf(moneySchema)],
 	'/designs/import': [{ intent: 'look', text: JSON.stringify(demoDesign('magnolia')) }, ...byIntent(importActions)],
 	'/designs/:slug/edit': [{ document: demoDesign('magnolia'), version: 1 }],
+	'/designs/:slug/photos': byIntent(photoActions),
 	'/designs/new': [{ name: 'A flower', from: 'skeleton:open-flower' }],
 	'/drying': byIntent(dryingNoteActions),
 	'/rooms/new': [sampleOf(placeSchema)],

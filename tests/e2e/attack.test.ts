@@ -6,6 +6,7 @@ import { askForForeignThings, foundStranger } from '../attack/foreign-studio'
 import { fuzzGets, fuzzPosts } from '../attack/fuzz-posts'
 import { killFirstStarts, killWhileWriting } from '../attack/kill-rounds'
 import { writeInParallel } from '../attack/parallel-writers'
+import { makeJpeg } from '../support/make-jpeg'
 import { ask, HANG_MS, makeDataFolder, openTargetDatabase, postForm, startTarget, type Target } from '../attack/target'
 
 let data: ReturnType<typeof makeDataFolder>
@@ -30,6 +31,11 @@ test('writers at once see no deadlock, and of windows that read one version at m
 })
 
 test('ids of another studio are not found, whatever is asked of them', async () => {
+	// The demo has no photo of its own to be kept from strangers.
+	const photo = new FormData()
+	photo.set('photo', new Blob([makeJpeg(8, 8)], { type: 'image/jpeg' }), 'photo.jpg')
+	expect((await ask(target, '/designs/magnolia/photos', { method: 'POST', body: photo })).status).toBe(200)
+	expect((await ask(target, '/photos/1')).status).toBe(200)
 	expect(await askForForeignThings(target, await foundStranger(target))).toEqual([])
 })
 

@@ -318,3 +318,29 @@ test('on paper the controls go and the plan stays', async () => {
 	await expect.poll(() => page.locator('.plan-bands').isVisible()).toBe(true)
 	await page.emulateMedia({ media: 'screen' })
 })
+
+test('what fits a time is found in the whole book, and a press makes the course', async () => {
+	const { page, complaints } = visitor
+	await page.goto('/courses')
+	await page.getByRole('link', { name: 'What fits?' }).click()
+	await page.getByRole('heading', { name: 'What fits?', level: 1 }).waitFor()
+	await page
+		.getByText(/looked at…|whole/)
+		.first()
+		.waitFor()
+	await page.getByLabel('Sessions', { exact: true }).fill('4')
+	await page.getByLabel('Students', { exact: true }).fill('6')
+	await page
+		.getByRole('status')
+		.getByText(/\d designs fit whole.*\.$/)
+		.waitFor()
+	expect(new URL(page.url()).searchParams.get('sessions')).toBe('4')
+	await choose(page.getByLabel('Wires'), 'none')
+	await page.getByRole('article', { name: 'Magnolia' }).waitFor({ state: 'detached' })
+	await choose(page.getByLabel('Wires'), 'if it has')
+
+	await page.getByRole('button', { name: 'Make the course: Magnolia' }).click()
+	await page.getByRole('heading', { name: /^It fits/ }).waitFor()
+	await page.getByText(/6 students, beginners · 4 sessions/).waitFor()
+	expect(complaints.splice(0)).toEqual([])
+})

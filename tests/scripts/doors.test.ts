@@ -365,7 +365,7 @@ describe('npm run -s kit', () => {
 		}
 
 		expect(status).toBe(0)
-		expect(Object.keys(rest)).toEqual(['plan', 'wires', 'sheets', 'colours', 'tools', 'formers', 'shopping'])
+		expect(Object.keys(rest)).toEqual(['plan', 'wires', 'sheets', 'made', 'colours', 'tools', 'formers', 'shopping'])
 		expect(kits).toHaveLength(3)
 		expect(kits[1]?.exchanges).toMatchObject([{ instead: 'gum paste without egg' }])
 		expect(kits.flatMap(({ paste }) => paste).reduce((sum, { mg }) => sum + mg, 0)).toBe(

@@ -2,6 +2,7 @@
 import { array, boolean, mixed, number, object, string, ValidationError } from 'yup'
 import { PACES, PLAN_FOR, type Course } from '../../../core/course/course'
 import { SPARE_CONFIDENCES, validateCourse } from '../../../core/course/validate-course'
+import { picksShape } from '../../shared/schemas/picks'
 import { rowId, rowVersion } from '../../shared/schemas/row-version'
 
 const whole = (label: string) =>
@@ -49,9 +50,7 @@ const courseShape = object({
 			key: string().transform((value: string) => value || undefined),
 			name: string().trim(),
 			flowersPerStudent: whole('The number of pieces'),
-			picks: mixed<Record<string, string>>()
-				.default({})
-				.test('picks', 'Choose one of the options', (value) => value === undefined || isRecordOfText(value)),
+			picks: picksShape(),
 		}).noUnknown(),
 	).required(),
 	storeId: placeId(),
@@ -69,7 +68,3 @@ export const courseSchema = courseShape
 
 /** A change of a stored course: it says which version was read. */
 export const courseChangeSchema = courseSchema.shape({ version: rowVersion() })
-
-function isRecordOfText(value: unknown): boolean {
-	return typeof value === 'object' && value !== null && Object.values(value).every((text) => typeof text === 'string')
-}

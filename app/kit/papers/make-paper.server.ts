@@ -1,6 +1,7 @@
 /** The papers of a course from its kits. */
 import { present } from '../../../core/present'
 import { cautionsOf } from '../../../core/design/cautions'
+import { listMakes } from '../../../core/kit/make-list'
 import type { CourseDates } from '../../../core/kit/course-dates'
 import { listPackingLines } from '../../../core/kit/packing-lines'
 import { listPreparation, type PreparationItem } from '../../../core/kit/preparation'
@@ -11,6 +12,7 @@ import type { CurrentKit } from '../read-kit.server'
 import { toldPlan } from '../../plan/told-plan.server'
 import { amountCell, amountWords, lengthWords, moneyCell } from '../../shared/words/amounts'
 import { exchangeWords, seatName, STOCK_WORDS } from '../words/kits'
+import { recipeWords } from '../words/recipes'
 import { count, duration, longDay, shortDay } from '../../shared/words/times'
 import { PAPER_WORDS, type Paper, type PaperName, type PaperTable, type PaperZone } from './paper'
 
@@ -188,7 +190,19 @@ function shoppingTables({ units, kitTerms, timeZone }: Studio, { kit, stock }: K
 
 function colouringTables({ units }: Studio, { kit }: KitOfCourse): PaperTable[] {
 	const days = [...new Set(kit.colours.map(({ colourBy }) => colourBy))]
-	return days.map((day) => ({
+	const makes = listMakes(kit)
+	const making: PaperTable = {
+		heading: 'To knead and mix',
+		hasBoxes: true,
+		columns: [{ label: 'Make' }, { label: 'Of' }, { label: 'In all', isNumber: true }, { label: 'By' }],
+		rows: makes.map(({ name, ingredients, amount, unit, makeBy }) => [
+			name,
+			recipeWords(ingredients, units),
+			amountCell(amount, unit, units),
+			shortDay(makeBy),
+		]),
+	}
+	const colouring = days.map((day): PaperTable => ({
 		heading: `By ${longDay(day)}`,
 		hasBoxes: true,
 		columns: [
@@ -206,6 +220,7 @@ function colouringTables({ units }: Studio, { kit }: KitOfCourse): PaperTable[] 
 				gelMg === 0 ? '–' : amountCell(gelMg, 'mg', units),
 			]),
 	}))
+	return makes.length > 0 ? [making, ...colouring] : colouring
 }
 
 interface DayRow {
@@ -221,6 +236,11 @@ function preparationTable(studio: Studio, { coursePlan, designs, fingerprint, ki
 	const date = today(studio.timeZone)
 	const rows: DayRow[] = [
 		...(story ? listPreparation(story, kit) : []).map((item) => preparationRow(item, kit.dates)),
+		...listMakes(kit).map(({ name, isPaste, ingredients, makeBy }) => ({
+			date: makeBy,
+			what: `${isPaste ? 'Knead' : 'Mix'} ${name}`,
+			detail: recipeWords(ingredients, studio.units),
+		})),
 		...kit.colours.map(({ colourBy, colour, paste, shares }) => ({
 			date: colourBy,
 			what: `Colour ${paste}: ${colour}`,

@@ -1,6 +1,7 @@
 /** A course planned by the solver's threads, in a time that a page can wait; the rest of the search goes on behind it. */
 import type { CoursePlan } from '../../../core/plan/plan-course'
 import { BusyError } from '../../../core/errors'
+import { isOpenPlan } from '../../../core/plan/exact/plan-exactly'
 import { compareObjectives } from '../../../core/plan/problem/objective'
 import type { Studio } from '../../../db/repositories/accounts.server'
 import { createPlan, findNewestPlan } from '../../../db/repositories/plans.server'
@@ -31,12 +32,7 @@ export async function makePlan(studio: Studio, job: PlanJob): Promise<MadePlan> 
 	const isQuick = isSolverBusy()
 	const timeMs = isQuick ? 0 : PLAN_TIME_MS
 	const plan = await solve<'plan'>(studio.id, { kind: 'plan', ...job, timeMs }, isQuick ? 'at once' : 'soon')
-	return { plan, isQuick: isOpen(plan) || (isQuick && plan.status !== 'optimal') }
-}
-
-/** Neither a plan that fits nor a proof that there is none: nobody may say that it does not fit. */
-function isOpen({ status, proven }: CoursePlan): boolean {
-	return status === 'unknown' || (status === 'infeasible' && proven.shortfall === undefined)
+	return { plan, isQuick: isOpenPlan(plan) || (isQuick && plan.status !== 'optimal') }
 }
 
 /** Courses whose better plan is being looked for, by id. */
@@ -68,11 +64,11 @@ export function improveLater(studio: Studio, job: PlanJob, quick: QuickPlan): vo
 
 async function improve(studio: Studio, job: PlanJob, { courseId, planId, fingerprint, plan }: QuickPlan) {
 	const start = plan.plan && { start: plan.plan }
-	const timeMs = isOpen(plan) ? OPEN_TIME_MS : PLAN_TIME_MS
+	const timeMs = isOpenPlan(plan) ? OPEN_TIME_MS : PLAN_TIME_MS
 	const better = await solve<'plan'>(studio.id, { kind: 'plan', ...job, ...start, timeMs }, 'later')
 	const newest = await findNewestPlan(studio.id, courseId)
 	if (newest?.id !== planId) return
 	const isBetter = better.objective && (!plan.objective || compareObjectives(better.objective, plan.objective) < 0)
-	if (isBetter || better.status !== plan.status || isOpen(better) !== isOpen(plan))
+	if (isBetter || better.status !== plan.status || isOpenPlan(better) !== isOpenPlan(plan))
 		await createPlan(studio.id, { courseId, fingerprint, document: better })
 }

@@ -2,6 +2,8 @@
 import { planCourse, resolveCourse, type CoursePlan } from '../../../core/plan/plan-course'
 import { rankWays, type TriedWay } from '../../../core/plan/ways-out/way-out'
 import { tryWaysOut } from '../../../core/plan/ways-out/ways-out'
+import type { Slot } from '../../../core/plan/what-fits/slot'
+import { findFits, type DesignFit } from '../../../core/plan/what-fits/what-fits'
 import type { Course } from '../../../core/course/course'
 import type { PlanTerms } from '../../../core/plan/compile/drying-terms'
 import type { Design } from '../../../core/design/design'
@@ -27,10 +29,20 @@ export type SolverJob =
 			most: number
 			timeMs: number
 	  }
+	| {
+			kind: 'what-fits'
+			design: Design
+			slot: Slot
+			terms: PlanTerms
+			/** For all ways of the design; the usual one is looked at in any case. */
+			timeMs: number
+	  }
 
 export interface SolverResults {
 	plan: CoursePlan
 	'ways-out': TriedWay[]
+	/** Undefined: the design is none for the slot. */
+	'what-fits': DesignFit | undefined
 }
 
 /** As it goes from thread to thread: a refused input is an answer too. */
@@ -46,10 +58,24 @@ const EXPECTED_WAYS = 6
 /** @param now - a clock in ms; undefined: the work is limited by nodes instead, so that a page does not wait long */
 export function performJob(job: SolverJob, now: (() => number) | undefined): SolverReply<typeof job.kind> {
 	try {
-		return { result: job.kind === 'plan' ? planJob(job, now) : waysOutJob(job, now) }
+		return { result: resultOf(job, now) }
 	} catch (error) {
 		if (error instanceof InputError) return { problems: error.problems }
 		throw error
+	}
+}
+
+function resultOf(job: SolverJob, now: (() => number) | undefined): SolverResults[SolverJob['kind']] {
+	switch (job.kind) {
+		case 'plan':
+			return planJob(job, now)
+		case 'ways-out':
+			return waysOutJob(job, now)
+		case 'what-fits': {
+			const { design, slot, terms, timeMs } = job
+			const end = now && now() + timeMs
+			return findFits(design, slot, { terms, ...(now && end !== undefined && { shouldStop: () => now() >= end }) })
+		}
 	}
 }
 

@@ -55,6 +55,29 @@ export function isJson(request: Request): boolean {
 	return request.headers.get('Content-Type')?.includes('application/json') ?? false
 }
 
+/**
+ * A file with the fields of its form.
+ *
+ * @param terms.field - of the file
+ * @throws {InputError} by field; there is no file in it
+ * @throws {TooLargeError} it says that it is longer than may be
+ */
+export async function readUpload<S extends ObjectSchema<object>>(
+	request: Request,
+	schema: S,
+	{ field, maxBytes = USUAL_BYTES }: BodyTerms & { field: string },
+): Promise<{ file: Uint8Array; fields: InferType<S> }> {
+	refuseLong(request, maxBytes)
+	const form = await request.formData().catch((error: unknown) => {
+		throw unreadable(error)
+	})
+	const file = form.get(field)
+	if (!(file instanceof Blob) || file.size === 0) throw new InputError([{ path: field, message: 'Choose a file' }])
+	form.delete(field)
+	const bytes = new Uint8Array(await file.arrayBuffer())
+	return { file: bytes, fields: await readValue(readFields(form), schema) }
+}
+
 async function readValue<S extends ObjectSchema<object>>(value: unknown, schema: S): Promise<InferType<S>> {
 	try {
 		return await schema.validate(value, { abortEarly: false })
@@ -72,12 +95,25 @@ async function readValue<S extends ObjectSchema<object>>(value: unknown, schema:
 }
 
 async function parseBody(request: Request, { maxBytes = USUAL_BYTES }: BodyTerms): Promise<unknown> {
-	// Node holds the sender to the length announced; the server refuses bodies that announce none.
-	if (Number(request.headers.get('Content-Length') ?? 0) > maxBytes)
-		throw new TooLargeError('That is more than Calycine takes in one go.')
+	refuseLong(request, maxBytes)
 	try {
 		if (isJson(request)) return JSON.parse(await request.text(), refuseOdd)
-		const fields = [...(await request.formData())].filter(([key]) => !isInherited(key))
+		return readFields(await request.formData())
+	} catch (error) {
+		throw unreadable(error)
+	}
+}
+
+/** Node holds the sender to the length announced; the server refuses bodies that announce none. */
+function refuseLong(request: Request, maxBytes: number): void {
+	if (Number(request.headers.get('Content-Length') ?? 0) > maxBytes)
+		throw new TooLargeError('That is more than Calycine takes in one go.')
+}
+
+/** @throws {InputError} what no column can hold */
+function readFields(form: FormData): Record<string, unknown> {
+	try {
+		const fields = [...form].filter(([key]) => !isInherited(key))
 		return Object.fromEntries(fields.map(([key, value]) => [key, refuseOdd(key, value)]))
 	} catch (error) {
 		throw unreadable(error)

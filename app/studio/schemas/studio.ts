@@ -69,6 +69,9 @@ export const studioSchema = object({
 		tapeStretch: between(1, 3),
 		trayWidthMm: between(50, 2000),
 		trayHeightMm: between(50, 2000),
+		boughtReady: array(mixed<Paste>().oneOf(PASTES, 'Choose pastes of the trade').required())
+			.default([])
+			.max(PASTES.length),
 		currency: string().trim().required('A sign, such as €').max(4, 'At most 4 characters'),
 		gelGPer100G: object({
 			white: between(0, 20),

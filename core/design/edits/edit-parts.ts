@@ -2,6 +2,7 @@
 import type { Design, Layer, Part, PartSize } from '../design'
 import { settle } from '../variants'
 import { changeVarying, withValues, type EditScope } from './conditions'
+import { forgetOffcuts } from './forget-offcuts'
 import { freshId, slugOf } from './fresh-id'
 import { removeSteps } from './edit-steps'
 import { placeOf } from './place-of'
@@ -9,18 +10,31 @@ import { placeOf } from './place-of'
 /** Terms that options may change; `undefined` takes an optional one away. */
 export type PartChange = { [K in keyof Omit<Part, 'id' | 'variants'>]?: Part[K] | undefined }
 
-/** Terms go where the scope says; role, tint, allergens and existence belong to the part itself. */
+/**
+ * Terms go where the scope says; role, tint, allergens and existence belong to the part itself. A layer that held all of
+ * its pieces goes on holding all of them.
+ */
 export function changePart(design: Design, id: string, change: PartChange, scope: EditScope): Design {
 	// What is no term of an option belongs to the part itself, whatever option is shown.
 	const { role, tint, allergens, when, on, ...terms } = change
 	const own = Object.fromEntries(Object.entries({ role, tint, allergens, when, on }).filter(([key]) => key in change))
+	const before = design.parts.find((part) => part.id === id)
+	if (!before) return design
+	const after = changeVarying(changeVarying(before, own, { picks: {} }), terms, scope)
 	return {
 		...design,
-		parts: design.parts.map((part) => {
-			if (part.id !== id) return part
-			return changeVarying(changeVarying(part, own, { picks: {} }), terms, scope)
-		}),
+		parts: design.parts.map((part) => (part === before ? after : part)),
+		layers: holdAll(design.layers, before, after),
 	}
+}
+
+/** The only layer of a part with the number of its pieces, where it had that number before. */
+function holdAll(layers: Layer[], { id, piecesPerFlower }: Part, after: Part): Layer[] {
+	const own = layers.filter(({ part, bundle }) => part === id && bundle === undefined)
+	const [layer] = own
+	const isWhole = own.length === 1 && layer?.sizes === undefined && layer?.pieceCount === piecesPerFlower
+	if (!isWhole || after.piecesPerFlower === piecesPerFlower) return layers
+	return layers.map((one) => (one === layer ? { ...one, pieceCount: after.piecesPerFlower } : one))
 }
 
 /**
@@ -168,7 +182,7 @@ export function forgetNames(design: Design): Design {
 	const bundles = new Set((design.bundles ?? []).map(({ id }) => id))
 	const known = (id: string | undefined) => id === undefined || bundles.has(id)
 	return {
-		...design,
+		...forgetOffcuts(design),
 		layers: design.layers.map((layer) => (known(layer.bundle) ? layer : withValues(layer, { bundle: undefined }))),
 		steps: design.steps.map((step) => {
 			const lays = step.lays?.filter((id) => layers.has(id))

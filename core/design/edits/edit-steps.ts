@@ -7,6 +7,7 @@ import { circleProblems } from '../validate-design'
 import { kindsUsed } from '../kinds-used'
 import { passOn } from '../bypass-steps'
 import { changeVarying, withValues, type EditScope } from './conditions'
+import { forgetOffcuts } from './forget-offcuts'
 import { freshId, slugOf } from './fresh-id'
 
 export type StepChange = { [K in keyof Omit<Step, 'id' | 'variants'>]?: Step[K] | undefined }
@@ -88,7 +89,7 @@ export function removeSteps(design: Design, ids: ReadonlySet<string>): Design {
 			return { ...past, ...(Object.keys(when).length > 0 && { when }) }
 		})
 	}
-	return {
+	return forgetOffcuts({
 		...design,
 		steps: design.steps
 			.filter(({ id }) => !ids.has(id))
@@ -100,7 +101,7 @@ export function removeSteps(design: Design, ids: ReadonlySet<string>): Design {
 			.map((step) =>
 				step.follows !== undefined && ids.has(step.follows) ? withValues(step, { follows: undefined }) : step,
 			),
-	}
+	})
 }
 
 /**

@@ -77,16 +77,22 @@ export function addUsualPart(design: Design, name: string): { design: Design; pa
 		...usualFormer(role),
 	})
 	const own = usualSteps(role, id, design)
-	const join = joiningStep(design, added, own)
+	const layer = { id: freshId(`${id}-layer`, idsOf(design.layers)), ...usualLayer(design, added) }
+	const join = { ...joiningStep(design, added, own), lays: [layer.id] }
 	return {
 		partId: id,
 		design: {
 			...design,
 			parts: [...design.parts, added],
 			steps: [...design.steps, ...own, join],
-			layers: [...design.layers, usualLayer(design, added)],
+			layers: [...design.layers, layer],
 		},
 	}
+}
+
+/** Layers that have an id, by it. */
+function idsOf(layers: readonly Layer[]): { id: string }[] {
+	return layers.flatMap(({ id }) => (id === undefined ? [] : [{ id }]))
 }
 
 /**

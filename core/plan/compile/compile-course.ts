@@ -15,6 +15,7 @@ import type { ArcSource, CompiledCourse } from './compiled-course'
 import { ORDINARY_TERMS, type PlanTerms } from './drying-terms'
 import { createLimitFinder } from './find-limits'
 import { createWaitFinder } from './find-waits'
+import { offerHalves } from './halve-class'
 import { toWindows } from './session-windows'
 import { USUAL_STRAIN_TERMS } from './strain-terms'
 
@@ -68,9 +69,11 @@ export function compileCourse(
 			return design.keepOrder === false || list.length < 2 ? [] : [list]
 		}),
 	}
+	const halves = offerHalves(steps, instance, course.studentCount)
 	return {
 		instance,
 		origin,
+		...(halves.length > 0 && { halves }),
 		tasks: { ...demos.sources, ...Object.fromEntries(steps.map(({ id, source }) => [id, source])) },
 		arcs: [...demos.arcs.map((): ArcSource => ({ stage: undefined })), ...arcs.map(({ source }) => source)],
 	}

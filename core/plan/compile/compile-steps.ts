@@ -79,6 +79,10 @@ export function compileSteps(
 					task: { id, ...amount, ...taskTerms(course, design, one.steps, instructorMinutes) },
 					source: describeStep(design, one.steps, pieceCountOf(step), isWhole ? 1 : units),
 					instructorMinutes,
+					scarceTools: claimsOf(step).flatMap(({ tool }) =>
+						(owned[tool] ?? Infinity) < course.studentCount ? [tool] : [],
+					),
+					minutesFor: (studentCount) => minutesOf(step, studentCount),
 				},
 			]
 		})
@@ -90,8 +94,8 @@ interface StepMeasures {
 	pieceCountOf: (step: ResolvedStep) => number
 	/** Minutes of a practised student without the fixed ones. */
 	handsOn: (step: ResolvedStep) => number
-	/** Planned minutes of one student of the group, with what sharing a tool adds. */
-	minutesOf: (step: ResolvedStep) => number
+	/** Planned minutes of one student of the group, with what sharing a tool adds: with all of the class, or with so many. */
+	minutesOf: (step: ResolvedStep, studentCount?: number) => number
 }
 
 /** What a step of the design takes in this course. */
@@ -106,10 +110,10 @@ function measureWork(course: Course, { design, flowersPerStudent }: DesignInCour
 	const work = { flowers: flowersPerStudent, piecesOf: (kind: ResolvedPart) => made.get(kind) ?? 0 }
 	const pieceCountOf = (step: ResolvedStep) => countOfStep(design, step, work)
 	const handsOn = (step: ResolvedStep) => minutesOfStep(design, step, work) - step.fixedMinutes
-	const minutesOf = (step: ResolvedStep) => {
+	const minutesOf = (step: ResolvedStep, studentCount = course.studentCount) => {
 		const count = pieceCountOf(step)
 		const shared = {
-			studentCount: course.studentCount,
+			studentCount,
 			minutesPerPiece: (handsOn(step) / Math.max(1, count)) * pace,
 			claims: claimsOf(step),
 		}

@@ -2,8 +2,20 @@
 import type { Tint } from '../../design/design'
 import type { DryingStage } from '../../vocabulary/drying-stage'
 import type { WaitSource } from './find-waits'
+import type { HalvesOffer } from './halve-class'
 import type { Instance } from '../problem/instance'
 import type { ClockOrigin } from '../../time/zone'
+
+/** One of two steps that the halves of a class do by turns. */
+export interface HalfStep {
+	stepId: string
+	/** Absent: a step of the assembly. */
+	partId?: string
+	partName: string
+	label: string
+	/** Per student. */
+	pieceCount: number
+}
 
 /** What a task of the instance stands for. */
 export type TaskSource =
@@ -14,6 +26,8 @@ export type TaskSource =
 			stepId: string
 			/** Steps done together with it at each piece; absent: none. */
 			alsoSteps?: string[]
+			/** The left half of the class begins with the first, the right half with the second; then they change over. */
+			halves?: { first: HalfStep; second: HalfStep; changeAfterMinutes: number }
 			/** Absent: a step of the assembly. */
 			partId?: string
 			/** The part's name, or the design's for a step of the assembly. */
@@ -51,6 +65,8 @@ export interface CompiledCourse {
 	tasks: Record<string, TaskSource>
 	/** By arc index. */
 	arcs: ArcSource[]
+	/** Steps that the class might do in halves; absent: none. */
+	halves?: HalvesOffer[]
 }
 
 /** The task in which a step is done: its own, or one that it shares with the step before it. */

@@ -13,4 +13,8 @@ export interface StepTask {
 	source: TaskSource
 	/** Instructor's minutes to do this step alone for all students. */
 	instructorMinutes: number
+	/** Of which there are fewer than students. */
+	scarceTools: string[]
+	/** Minutes of one student where so many share the tools. */
+	minutesFor: (studentCount: number) => number
 }

@@ -71,6 +71,11 @@ export interface NoPlan {
 /** A plan with what is proven of it, or why there is none. */
 export type ExactPlan = Searched & (FoundPlan | NoPlan)
 
+/** Neither a plan that fits nor a proof that there is none: nobody may say that it does not fit. */
+export function isOpenPlan({ status, proven }: Pick<ExactPlan, 'status' | 'proven'>): boolean {
+	return status === 'unknown' || (status === 'infeasible' && proven.shortfall === undefined)
+}
+
 /** Schedules for the first plan: about 30 samples and some mending; where that finds none that fits, more once more. */
 const FIRST_TASK_SCHEDULES = [6000, 24_000]
 /** Instances of so many tasks are soon proven: of larger ones samples are climbed from for longer, before the search. */

@@ -7,6 +7,11 @@ export function unitMinutesOf(task: Task): number {
 	return 'units' in task ? task.unitMinutes : task.minutes
 }
 
+/** Of all its units. */
+export function minutesOfTask(task: Task): number {
+	return 'units' in task ? task.units * task.unitMinutes : task.minutes
+}
+
 /** The runs of a task in class or at home; none if it is elsewhere. */
 export function runsOf({ placements }: Plan, taskId: string): readonly Run[] {
 	const placement = placements[taskId]

@@ -36,6 +36,11 @@ function toVector(score: Candidate['score'], levels: Levels): number[] {
 	return [...missing, ...levels.map((level) => score[level]), score.apart]
 }
 
+/** Nothing can be better: no level is below 0. */
+function isPerfect(candidate: Candidate | undefined): boolean {
+	return candidate?.vector.every((value) => value === 0) ?? false
+}
+
 /** The better of two. */
 export function better(a: Candidate | undefined, b: Candidate | undefined): Candidate | undefined {
 	return compareCandidates(a, b) <= 0 ? a : b
@@ -65,7 +70,7 @@ export function sampleSchedules(
 	const generator = new ScheduleGenerator(instance, network, decisions.places, effort)
 	const latest = latestStarts(instance, network)
 	let best: Candidate | undefined
-	for (let s = 0; s < count && effort.schedules > 0; s++) {
+	for (let s = 0; s < count && effort.schedules > 0 && !isPerfect(best); s++) {
 		best = better(
 			best,
 			tryCandidate(instance, decisions, { generator, network, levels }, drawSample(instance, latest, s, rng)),
@@ -84,7 +89,7 @@ export function climb(
 	if (!network) return start
 	const generator = new ScheduleGenerator(instance, network, start.decisions.places, effort)
 	let best = start
-	for (let s = 0; s < count && effort.schedules > 0; s++) {
+	for (let s = 0; s < count && effort.schedules > 0 && !isPerfect(best); s++) {
 		const candidate = tryCandidate(
 			instance,
 			start.decisions,

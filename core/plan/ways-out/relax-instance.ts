@@ -3,6 +3,7 @@ import type { Course } from '../../course/course'
 import { INSTRUCTOR_FACTOR } from '../../course/pace'
 import type { CompiledCourse } from '../compile/compiled-course'
 import { lagMinutes, type Instance, type PreparedSet, type Task } from '../problem/instance'
+import { minutesOfTask } from '../problem/plan-times'
 import type { Relief } from '../problem/relief'
 import type { WayOut } from './way-out'
 
@@ -94,6 +95,5 @@ function minutesUpTo(id: string, { tasks, arcs }: Instance, course: Course): num
 
 /** Minutes of the instructor alone for all students, from those of one student: an estimate, since no design says it. */
 function aloneMinutes(task: Task, { studentCount }: Course): number {
-	const minutes = 'units' in task ? task.units * task.unitMinutes : task.minutes
-	return Math.ceil(INSTRUCTOR_FACTOR * studentCount * minutes)
+	return Math.ceil(INSTRUCTOR_FACTOR * studentCount * minutesOfTask(task))
 }

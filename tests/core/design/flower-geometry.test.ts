@@ -6,7 +6,7 @@ import { resolveDesign, type ResolvedLayer, type ResolvedPart } from '../../../c
 import { SKELETONS } from '../../../core/design/skeletons/skeletons'
 import type { Layer } from '../../../core/design/design'
 import { demoDesign, demoDesignIds } from '../../support/demo-designs'
-import { makePart } from '../../support/make-design'
+import { makeDesign, makePart, makeStep } from '../../support/make-design'
 
 const circle = (diameterMm: number): ResolvedPart => ({
 	...makePart('p', {
@@ -121,4 +121,50 @@ test('from the side what stands in front is drawn last', () => {
 
 	// Azimuth 0 is the back, half a turn the front.
 	expect(drawn.map(({ index }) => index)).toEqual([0, expect.any(Number), expect.any(Number), 2])
+})
+
+test('a layer of bundles shows every piece of each, close to where its bundle stands', () => {
+	const ball = (diameterMm: number) => ({ type: 'formed' as const, body: 'ball' as const, diameterMm })
+	const { parts, layers } = resolveDesign(
+		makeDesign({
+			parts: [
+				makePart('closed', { form: ball(5), piecesPerFlower: 12 }),
+				makePart('open', { form: ball(8), piecesPerFlower: 6 }),
+			],
+			steps: [makeStep('tie', undefined, [], { bundle: 'bunch' })],
+			bundles: [
+				{
+					id: 'bunch',
+					name: 'bunches',
+					count: 3,
+					of: [
+						{ part: 'closed', pieces: 4 },
+						{ part: 'open', pieces: 2 },
+					],
+				},
+			],
+			layers: [{ part: 'closed', bundle: 'bunch', pieceCount: 3, radiusMm: 40, arrangement: 'over gaps' }],
+		}),
+		{},
+	)
+	const placed = placePieces(parts, layers)
+	const footOf = ({ radiusMm, azimuthRad }: { radiusMm: number; azimuthRad: number }) => [
+		radiusMm * Math.sin(azimuthRad),
+		radiusMm * Math.cos(azimuthRad),
+	]
+
+	expect(placed.map(({ part }) => part.id).join()).toBe(
+		Array<string>(3).fill('closed,closed,closed,closed,open,open').join(),
+	)
+	expect(new Set(placed.map(({ index }) => index)).size).toBe(18)
+	for (let bunch = 0; bunch < 3; bunch++) {
+		const [first, ...others] = placed.slice(6 * bunch, 6 * bunch + 6)
+		const [x = 0, y = 0] = first ? footOf(first) : []
+		expect(first?.radiusMm).toBeCloseTo(40)
+		for (const other of others) {
+			const [ox = 0, oy = 0] = footOf(other)
+			expect(Math.hypot(ox - x, oy - y)).toBeGreaterThan(1)
+			expect(Math.hypot(ox - x, oy - y)).toBeLessThan(6)
+		}
+	}
 })

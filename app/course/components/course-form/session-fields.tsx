@@ -4,8 +4,8 @@ import { withExtraSession } from '../../../../core/course/extra-session'
 import type { Place } from '../../../../core/drying/place'
 import { handsOnMinutes } from '../../../../core/course/session-hours'
 import { duration, sessionName } from '../../../shared/words/times'
-import { DayInput } from './day-input'
-import { TimeInput } from './time-input'
+import { DayInput } from '../../../shared/components/fields/day-input'
+import { TimeInput } from '../../../shared/components/fields/time-input'
 import { DecimalInput } from '../../../shared/components/fields/decimal-input'
 
 const MAX_BREAKS = 6

@@ -45,7 +45,10 @@ export default function Courses({ loaderData, actionData }: Route.ComponentProps
 		<>
 			<div className="page-head">
 				<h1>Courses</h1>
-				<LinkButton type="primary" className="push" to="/courses/new">
+				<LinkButton className="push" to="/courses/what-fits">
+					What fits?
+				</LinkButton>
+				<LinkButton type="primary" to="/courses/new">
 					New course
 				</LinkButton>
 			</div>

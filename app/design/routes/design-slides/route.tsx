@@ -1,11 +1,14 @@
 import { LinkButton } from '../../../shared/components/link-button'
 import { useEffect } from 'react'
 import { useNavigate } from 'react-router'
-import { resolveDesign } from '../../../../core/design/resolve-design'
+import { resolveDesign, type ResolvedDesign } from '../../../../core/design/resolve-design'
 import { getDesign } from '../../../../db/repositories/designs.server'
 import { FlowerPicture } from '../../components/flower-picture/flower-picture'
+import { PhotoList } from '../../components/photo-list/photo-list'
 import { memberContext } from '../../../shared/http/contexts'
 import { loading } from '../../../shared/http/responses.server'
+import { listPhotos } from '../../../../db/repositories/photos.server'
+import { withSteps } from '../../words/photos'
 import { readPicks } from '../../schemas/design-address'
 import { ARRANGEMENT_WORDS, turnsWords } from '../../words/layers'
 import type { Route } from './+types/route'
@@ -17,16 +20,28 @@ export function meta({ loaderData }: Route.MetaArgs) {
 
 export function loader({ params, request, context }: Route.LoaderArgs) {
 	return loading(async () => {
-		const { document } = await getDesign(context.get(memberContext).studio.id, params.slug)
+		const { studio } = context.get(memberContext)
+		const { document } = await getDesign(studio.id, params.slug)
 		const { searchParams } = new URL(request.url)
 		const design = resolveDesign(document, readPicks(document, searchParams))
 		const last = Math.max(1, design.layers.length)
-		return { design, last, layer: Math.min(last, Math.max(1, Math.floor(Number(searchParams.get('layer')) || 1))) }
+		const layer = Math.min(last, Math.max(1, Math.floor(Number(searchParams.get('layer')) || 1)))
+		const photos = withSteps(await listPhotos(studio.id, params.slug), document)
+		return { design, last, layer, photos: photos.filter(({ stepId }) => showsLayer(design, layer, stepId)) }
 	})
 }
 
+/** Photos of the steps of a layer stand on its slide; those of the whole piece on the last. */
+function showsLayer({ layers, parts, steps }: ResolvedDesign, layer: number, stepId: string | undefined): boolean {
+	const current = layers[layer - 1]
+	const step = steps.find(({ id }) => id === stepId)
+	if (!step) return layer >= layers.length
+	if (current?.id !== undefined && step.lays?.includes(current.id)) return true
+	return step.part !== undefined && parts.find(({ id }) => id === current?.kinds[0])?.of === step.part
+}
+
 /** One slide a layer, large enough for the whole table; arrow keys turn them. */
-export default function DesignSlides({ loaderData: { design, layer, last } }: Route.ComponentProps) {
+export default function DesignSlides({ loaderData: { design, layer, last, photos } }: Route.ComponentProps) {
 	const navigate = useNavigate()
 	useEffect(() => {
 		const turn = (event: KeyboardEvent) => {
@@ -73,6 +88,7 @@ export default function DesignSlides({ loaderData: { design, layer, last } }: Ro
 					) : (
 						<p className="soft">This design has no layers.</p>
 					)}
+					<PhotoList photos={photos} label="Photos of this layer" />
 					<div className="row no-print">
 						{layer > 1 && (
 							<LinkButton to={`?layer=${layer - 1}`} replace>

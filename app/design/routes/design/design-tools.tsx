@@ -51,6 +51,7 @@ export function DesignTools({
 			<LinkButton to={`/designs/${slug}/sheets`}>Template sheets</LinkButton>
 			<LinkButton to={`/designs/${slug}/versions`}>Versions</LinkButton>
 			<LinkButton to={`/designs/${slug}/slides`}>Slides</LinkButton>
+			<LinkButton to={`/designs/${slug}/photos`}>Photos</LinkButton>
 			<Dropdown menu={{ items: files }} trigger={['click']}>
 				<Button>Files</Button>
 			</Dropdown>

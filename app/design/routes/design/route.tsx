@@ -10,9 +10,11 @@ import { reviewDesign } from '../../../../core/design/review/review-design'
 import { reckonUsualWait } from '../../../../core/design/wait-subject'
 import { wireDiameterMm, type GaugeStandard } from '../../../../core/materials/wire-gauge'
 import { deleteDesign, getDesign } from '../../../../db/repositories/designs.server'
+import { listPhotos } from '../../../../db/repositories/photos.server'
 import { CautionList } from '../../components/caution-list/caution-list'
 import { ChoiceLinks } from '../../components/choice-links/choice-links'
 import { DesignFigureList } from '../../components/design-figures/design-figures'
+import { PhotoList } from '../../components/photo-list/photo-list'
 import { reckonedKey } from '../../components/step-chain/need-words'
 import { addressOfPart, toDryingLink } from '../../../drying/drying-address'
 import { hoursRange } from '../../../drying/words/drying'
@@ -20,6 +22,7 @@ import { memberContext } from '../../../shared/http/contexts'
 import { readBody } from '../../../shared/http/read-input.server'
 import { acting, loading } from '../../../shared/http/responses.server'
 import { describeLevel, KIND_WORDS } from '../../../shared/words/terms'
+import { withSteps } from '../../words/photos'
 import { readPicks } from '../../schemas/design-address'
 import { versionSchema } from '../../../shared/schemas/row-version'
 import type { Route } from './+types/route'
@@ -37,11 +40,13 @@ export function loader({ params, request, context }: Route.LoaderArgs) {
 		const { studio } = context.get(memberContext)
 		const { searchParams } = new URL(request.url)
 		const { document, version } = await getDesign(studio.id, params.slug)
+		const photos = await listPhotos(studio.id, params.slug)
 		const picks = readPicks(document, searchParams)
 		const design = resolveDesign(document, picks)
 		const gauges = new Set(design.parts.flatMap(({ wire }) => (wire ? [wire.gauge] : [])))
 		return {
 			design,
+			photos: withSteps(photos, document),
 			version,
 			choices: document.choices,
 			figures: measureDesign(design, studio.gaugeStandard),
@@ -84,7 +89,6 @@ export function action({ params, request, context }: Route.ActionArgs) {
 	})
 }
 
-/** One design: pictures, figures, parts with their steps and waits, cautions. */
 /** Kinds of one part together: they share its steps. */
 function groupKinds({ parts }: ResolvedDesign): ResolvedPart[][] {
 	const groups = new Map<string, ResolvedPart[]>()
@@ -92,8 +96,22 @@ function groupKinds({ parts }: ResolvedDesign): ResolvedPart[][] {
 	return [...groups.values()]
 }
 
+/** One design: pictures, figures, parts with their steps and waits, cautions. */
 export default function DesignPage({
-	loaderData: { design, version, choices, figures, shares, allergens, rings, findingCount, cautions, wireMm, reckoned },
+	loaderData: {
+		design,
+		photos,
+		version,
+		choices,
+		figures,
+		shares,
+		allergens,
+		rings,
+		findingCount,
+		cautions,
+		wireMm,
+		reckoned,
+	},
 	actionData,
 }: Route.ComponentProps) {
 	const assembly = design.steps.filter(({ part }) => part === undefined)
@@ -124,6 +142,7 @@ export default function DesignPage({
 					<DesignFigureList figures={figures} shares={shares} allergens={allergens} />
 				</div>
 			</div>
+			<PhotoList photos={photos} label="Photos" />
 			<h2 className="design-heading">Parts and their steps</h2>
 			<p className="soft small">
 				Minutes are a practised adult’s, per piece. Waits: what the design states, and what is reckoned for an ordinary

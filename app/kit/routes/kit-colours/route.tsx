@@ -1,6 +1,7 @@
-/** Colours to mix: how much paste, how much gel, and by when. */
+/** Pastes and mixtures to make, and colours to mix: how much of what, and by when. */
 import { courseOfPage } from '../../../shared/http/course-of-page.server'
 import type { ColourBatch } from '../../../../core/kit/colour-batches'
+import { listMakes, type MakeBatch } from '../../../../core/kit/make-list'
 import type { KitTerms } from '../../../../core/kit/kit-terms'
 import type { UnitSystem } from '../../../../core/materials/units'
 import { DataTable } from '../../../shared/components/data-table/data-table'
@@ -9,6 +10,7 @@ import { memberContext } from '../../../shared/http/contexts'
 import { loading } from '../../../shared/http/responses.server'
 import { readKit } from '../../read-kit.server'
 import { amountWords } from '../../../shared/words/amounts'
+import { recipeWords } from '../../words/recipes'
 import { longDay } from '../../../shared/words/times'
 import type { Route } from './+types/route'
 
@@ -16,7 +18,13 @@ export function loader({ params, context }: Route.LoaderArgs) {
 	return loading(async () => {
 		const { studio } = context.get(memberContext)
 		const { kit, state } = await readKit(studio, await courseOfPage(context, params))
-		return { state, colours: kit?.colours ?? [], units: studio.units, gel: studio.kitTerms.gelGPer100G }
+		return {
+			state,
+			makes: kit ? listMakes(kit) : [],
+			colours: kit?.colours ?? [],
+			units: studio.units,
+			gel: studio.kitTerms.gelGPer100G,
+		}
 	})
 }
 
@@ -28,22 +36,51 @@ const DEPTH_WORDS: Record<ColourBatch['depth'], string> = {
 }
 
 /** Colours to mix, day by day. */
-export default function KitColoursPage({ loaderData: { state, colours, units, gel } }: Route.ComponentProps) {
+export default function KitColoursPage({ loaderData: { state, makes, colours, units, gel } }: Route.ComponentProps) {
 	const days = [...new Set(colours.map(({ colourBy }) => colourBy))]
+	const dayless = makes.filter(({ makeBy }) => !days.includes(makeBy))
 	return (
 		<KitNotices state={state}>
 			{days.map((day) => (
 				<section key={day} className="sheet" aria-label={longDay(day)}>
 					<h2>By {longDay(day)}</h2>
+					<MakeTable makes={makes.filter(({ makeBy }) => makeBy === day)} units={units} />
 					<ColourTable colours={colours.filter(({ colourBy }) => colourBy === day)} units={units} gel={gel} />
 				</section>
 			))}
+			{dayless.length > 0 && (
+				<section className="sheet" aria-label="Mixtures">
+					<h2>To mix</h2>
+					<MakeTable makes={dayless} units={units} />
+				</section>
+			)}
 			<p className="soft">
 				A day before it is rolled, so that the paste rests and the colour deepens. How deep is read from the colour’s
 				name; how much gel that takes is a setting of the studio, from memory. Add it little by little: deep red and
 				black are better bought coloured.
 			</p>
 		</KitNotices>
+	)
+}
+
+/** Recipes scaled to the class, what goes into another first. */
+function MakeTable({ makes, units }: { makes: readonly MakeBatch[]; units: UnitSystem }) {
+	if (makes.length === 0) return null
+	return (
+		<DataTable
+			label="To knead and mix"
+			rows={makes}
+			keyOf={({ name }) => name}
+			columns={[
+				{ name: 'Make', isHead: true, cell: ({ name }) => <strong>{name}</strong> },
+				{ name: 'Of', cell: ({ ingredients }) => recipeWords(ingredients, units) },
+				{
+					name: 'In all',
+					isNumber: true,
+					cell: ({ amount, unit }) => <strong>{amountWords(amount, unit, units)}</strong>,
+				},
+			]}
+		/>
 	)
 }
 

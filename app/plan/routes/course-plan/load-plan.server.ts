@@ -1,4 +1,5 @@
 /** What the plan's screen shows. */
+import { listTooTight } from '../../../../core/plan/compile/find-tight'
 import type { CoursePlan } from '../../../../core/plan/plan-course'
 import { tellStep } from '../../../../core/plan/tell/step-story'
 import { roomOf, storeOf, type DryingTerms } from '../../../../core/plan/compile/drying-terms'
@@ -39,6 +40,7 @@ export async function loadPlan(studio: Studio, course: StoredCourse, selectedTas
 		dryingLinks: told?.links ?? {},
 		hopeless: told?.hopeless ?? hopelessOf(current),
 		softening: told?.softening ?? [],
+		tight: status === 'impossible' ? nameTight(compiled) : [],
 		onRoom: story?.onRoom ?? [],
 		waitsByHand: Object.keys(course.waits ?? {}),
 		confidence: coursePlan.terms.confidence,
@@ -47,6 +49,14 @@ export async function loadPlan(studio: Studio, course: StoredCourse, selectedTas
 }
 
 export type PlanData = Awaited<ReturnType<typeof loadPlan>>
+
+/** Limits that the work itself breaks, by the steps that they stand between. */
+function nameTight({ instance, tasks }: CoursePlan['compiled']) {
+	return listTooTight(instance).map(({ arc, limitMinutes, leastMinutes }) => {
+		const { from = '', to = '' } = instance.arcs[arc] ?? {}
+		return { from: tasks[from], to: tasks[to], limitMinutes, leastMinutes }
+	})
+}
 
 /** What holds the step's first run, in the words of the course; undefined if it is not in class. */
 function explainStep({ instance, tasks, arcs }: CoursePlan['compiled'], plan: Plan, taskId: string) {

@@ -7,7 +7,7 @@ import { WaysOut } from './ways-out'
 
 /** What is missing where a course does not fit, and what would help. */
 export function MisfitNotice({ plan }: { plan: PlanData }) {
-	const { story, late, courseId, hopeless, status } = plan
+	const { story, late, courseId, hopeless, tight, status } = plan
 	const shortfall = story?.shortfall
 	return (
 		<section className="alert misfit" aria-labelledby="misfit">
@@ -23,6 +23,16 @@ export function MisfitNotice({ plan }: { plan: PlanData }) {
 					What waits for {hopeless.map(({ source }) => nameOfTask(source)).join('; ')} has no place in this course. A
 					longer evening would not help.
 				</p>
+			) : tight.length > 0 ? (
+				<ul>
+					{tight.map(({ from, to, limitMinutes, leastMinutes }) => (
+						<li key={`${nameOfTask(from)} ${nameOfTask(to)}`}>
+							<b>{nameOfTask(to)}</b> is to follow {nameOfTask(from)} within {duration(limitMinutes)}, and from the
+							first piece to the last that takes {duration(leastMinutes)} at least. Let it wait longer in the design,
+							covered perhaps; do both steps piece by piece; or make fewer pieces.
+						</li>
+					))}
+				</ul>
 			) : status === 'impossible' ? (
 				<p>{proofWords(plan)} Something must be used before it skins, and its turn does not come in time.</p>
 			) : (

@@ -114,6 +114,7 @@ function TileLine({ tile, number }: { tile: Tile; number: number }) {
 						<span className="soft">
 							{pieceCount > 1 && ` · ${pieceCount} pieces`}
 							{runCount > 1 && ` · part ${run} of ${runCount}`}
+							{source.halves && ` · change over at ${clock(from + source.halves.changeAfterMinutes)}`}
 						</span>
 					</>
 				)}

@@ -8,7 +8,7 @@ import { explainWait, percentSure, waitSpan } from '../../../drying/words/waits'
 import { PlainNumber } from '../../../shared/components/fields/plain-fields'
 import { Disclosure } from '../../../shared/native/disclosure'
 import type { PlanData } from './load-plan.server'
-import { nameOfTask } from '../../words/tasks'
+import { halvesWords, nameOfTask } from '../../words/tasks'
 import { WhyHere } from './why-here'
 
 /** One step: where it stands, why there, and what waits for it. */
@@ -22,6 +22,7 @@ export function StepCard({ step, story, plan }: { step: StepStory; story: PlanSt
 				<h2>{source.label}</h2>
 			</div>
 			{!isDemo && <p>{source.sentence}</p>}
+			{!isDemo && source.halves && runs[0] && <p>{halvesWords(source.halves, runs[0].startMin)}</p>}
 			<dl className="figures wide">
 				<dt>When</dt>
 				{runs.map(({ session, startMin, endMin, pieceCount }) => (

@@ -1,8 +1,12 @@
-import { AutoComplete, Form } from 'antd'
+import { AutoComplete, Form, Select } from 'antd'
+import { PASTES } from '../../../../core/vocabulary/paste'
+import { wordOptions } from '../../../shared/components/fields/choice-fields'
 import { DecimalInput } from '../../../shared/components/fields/decimal-input'
 import { PercentItem } from './percent-item'
 
 const CURRENCIES = ['€', '£', '$', 'CHF', 'kr', 'zł', 'Kč', '¥'].map((value) => ({ value }))
+
+const PASTE_OPTIONS = wordOptions(PASTES)
 
 /** What kits are weighed and laid out with. */
 export function KitFields() {
@@ -27,6 +31,9 @@ export function KitFields() {
 					<AutoComplete options={CURRENCIES} maxLength={4} />
 				</Form.Item>
 			</div>
+			<Form.Item name={['kitTerms', 'boughtReady']} label="Pastes bought ready, though a design has a recipe for them">
+				<Select mode="multiple" placeholder="none: they are made by the recipe" options={PASTE_OPTIONS} />
+			</Form.Item>
 			<p className="soft small">Gel colour for 100 g of paste: from memory, set what yours takes.</p>
 			<div className="fields">
 				<KitNumber name={['gelGPer100G', 'pastel']} label="Pastel" unit="g" step={0.1} />

@@ -19,6 +19,7 @@ import { freshId, slugOf } from '../../../../core/design/edits/fresh-id'
 import { compareDesigns } from '../../../../core/design/design-differences'
 import { resolveDesign } from '../../../../core/design/resolve-design'
 import { validateDesign } from '../../../../core/design/validate-design'
+import { listWires } from '../../../../core/design/wires-of-design'
 import { readDesign } from '../../../../exchange/read-document'
 import { demoDesign, demoDesignIds } from '../../../support/demo-designs'
 import { makeDesign, makePart, makeStep } from '../../../support/make-design'
@@ -370,4 +371,40 @@ test('what edits make is still in the exchange form', () => {
 	])
 
 	expect(readDesign(JSON.parse(JSON.stringify(changed)))).toEqual(changed)
+})
+
+test('a part or a step that goes takes the uses of its off-cuts along, in sizes and bundles too', () => {
+	const wire = { gauge: 26, lengthMm: 100, colour: 'green', insertedFraction: 0.3 }
+	const fromStems = { ...wire, fromOffcutsOf: 'stems' }
+	const design = makeDesign({
+		parts: [
+			makePart('stems', { wire: { ...wire, trimmedToMm: 60, trimmedIn: 'trim' } }),
+			makePart('hooks', { wire: fromStems, sizes: [{ name: 'small', pieces: 5, wire: fromStems }] }),
+		],
+		bundles: [{ id: 'bunch', name: 'bunch', of: [{ part: 'hooks', pieces: 5 }], count: 1, wire: fromStems }],
+		steps: [makeStep('make', 'stems'), makeStep('trim', 'stems'), makeStep('hook', 'hooks')],
+	})
+	const wiresOf = (one: Design) => listWires(one).map((found) => found.wire)
+	const lost = { ...design, steps: design.steps.filter(({ id }) => id !== 'trim') }
+
+	expect(validateDesign(design)).toEqual([])
+	expect(validateDesign(lost)).toMatchObject([{ path: '/parts/0/wire/trimmedIn' }])
+	expect(wiresOf(removeSteps(design, new Set(['trim'])))[0]).toEqual({ ...wire, trimmedToMm: 60 })
+	expect(wiresOf(removePart(design, 'stems'))).toEqual([wire, wire, wire])
+	expect(validateDesign(removePart(design, 'stems'))).toEqual([])
+})
+
+test('a layer that holds all pieces of its part goes on holding all; one that shares them is left alone', () => {
+	const layer = { part: 'petals', radiusMm: 3, arrangement: 'over gaps' as const }
+	const changed = (...counts: number[]) => {
+		const layers = counts.map((pieceCount) => ({ ...layer, pieceCount }))
+		return changePart({ ...design, layers }, 'petals', { piecesPerFlower: 8 }, usual).layers.map(
+			({ pieceCount }) => pieceCount,
+		)
+	}
+
+	expect(changed(5)).toEqual([8])
+	expect(changed(2)).toEqual([2])
+	expect(changed(3, 2)).toEqual([3, 2])
+	expect(changePart(design, 'petals', { piecesPerFlower: 7 }, small).layers[0]?.pieceCount).toBe(5)
 })

@@ -23,13 +23,14 @@ describe('against checks that know nothing of it', () => {
 	test('equals the best of all plans (tiny instances; many more in check:planning)', () => {
 		const wrong: string[] = []
 
+		// Most of the time goes into those with too many plans to try: sixty of each form take 25 s on a quiet machine.
 		const [first, full] = (['first', 'full'] as const).map((form) =>
-			checkAgainstEnumeration({ firstSeed: 1, count: 60, form, report: (line) => wrong.push(line) }),
+			checkAgainstEnumeration({ firstSeed: 1, count: 24, form, report: (line) => wrong.push(line) }),
 		)
 
 		expect(wrong).toEqual([])
-		expect(first?.checked).toBeGreaterThanOrEqual(60)
-		expect(full?.checked).toBeGreaterThanOrEqual(60)
+		expect(first?.checked).toBeGreaterThanOrEqual(24)
+		expect(full?.checked).toBeGreaterThanOrEqual(24)
 	})
 
 	// Chuffed 0.14, a general lazy-clause solver, in the `minizinc` package.

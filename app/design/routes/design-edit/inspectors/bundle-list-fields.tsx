@@ -84,6 +84,7 @@ export function BundleListFields({ design, onChange }: BundleListProps) {
 						wire={bundle.wire}
 						standard={gaugeStandard}
 						label="Each on a wire"
+						design={design}
 						onChange={(wire) => set({ wire })}
 					/>
 				</>

@@ -27,14 +27,14 @@ export function ColourFields({ part, shown, onChange }: ColourFieldsProps) {
 				chosen === 'alternating'
 					? [
 							{ colour, pieces: 1 },
-							{ colour: 'white', pieces: 1, tint: 'straw' },
+							{ colour: otherThan(colour), pieces: 1, tint: 'straw' },
 						]
 					: undefined,
 			marbled:
 				chosen === 'marbled'
 					? [
 							{ colour, share: 0.5 },
-							{ colour: 'white', share: 0.5 },
+							{ colour: otherThan(colour), share: 0.5 },
 						]
 					: undefined,
 		})
@@ -107,6 +107,10 @@ export function ColourFields({ part, shown, onChange }: ColourFieldsProps) {
 			)}
 		</>
 	)
+}
+
+function otherThan(colour: string): string {
+	return colour === 'white' ? 'ivory' : 'white'
 }
 
 /** 'Alternating: 1 red, 1 ivory'. */

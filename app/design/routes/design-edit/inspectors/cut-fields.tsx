@@ -1,6 +1,7 @@
 import { OUTLINE_FAMILIES, type CutForm, type Hole } from '../../../../../core/vocabulary/piece-form'
 import { SelectField, wordOptions } from '../../../../shared/components/fields/choice-fields'
 import { NumberField } from '../../../../shared/components/fields/number-field'
+import { ListFields } from './list-fields'
 import { OwnOutline } from './own-outline'
 
 const OUTLINES = [...wordOptions(OUTLINE_FAMILIES), { value: 'own' as const, label: 'of your own' }]
@@ -12,54 +13,57 @@ const SHAPINGS = [
 ] as const
 const FIRST_PATH = 'M0 0L-10 -20L10 -20Z'
 
-/** Openings of a cut piece; a ring is a circle with one. */
+/** Openings of a cut piece, of as many kinds as it has; a ring is a circle with one. */
 function HoleFields({ form, onChange }: { form: CutForm; onChange: (form: CutForm) => void }) {
 	const { holes = [], ...rest } = form
-	const [hole] = holes
-	const usual = { outline: 'circle' as const, widthMm: form.widthMm / 3, lengthMm: form.lengthMm / 3 }
-	const set = (values: Partial<Hole>) =>
-		hole && onChange({ ...form, holes: [{ ...hole, ...values }, ...holes.slice(1)] })
 	return (
-		<>
-			<NumberField
-				label="Holes"
-				value={hole?.count ?? holes.length}
-				min={0}
-				max={200}
-				isWhole
-				onChange={(count) =>
-					onChange(count === 0 ? rest : { ...form, holes: [{ ...(hole ?? usual), count }, ...holes.slice(1)] })
-				}
-			/>
-			{hole && (
-				<>
-					<SelectField
-						label="Each a"
-						value={hole.outline}
-						options={wordOptions(OUTLINE_FAMILIES)}
-						onChange={(outline) => set({ outline })}
-					/>
-					<NumberField
-						label="Hole wide"
-						unit="mm"
-						value={hole.widthMm}
-						min={0.5}
-						max={500}
-						step={0.5}
-						onChange={(widthMm) => set({ widthMm })}
-					/>
-					<NumberField
-						label="Hole long"
-						unit="mm"
-						value={hole.lengthMm}
-						min={0.5}
-						max={500}
-						step={0.5}
-						onChange={(lengthMm) => set({ lengthMm })}
-					/>
-				</>
-			)}
-		</>
+		<div className="field-wide">
+			<ListFields
+				items={holes}
+				keyOf={(_, index) => index}
+				nameOf={({ outline }) => `hole: ${outline}`}
+				addLabel="hole"
+				makeNew={(): Hole => ({ outline: 'circle', widthMm: form.widthMm / 3, lengthMm: form.lengthMm / 3 })}
+				onChange={(changed) => onChange(changed.length > 0 ? { ...form, holes: changed } : rest)}
+			>
+				{(hole, set) => (
+					<>
+						<NumberField
+							label="Holes"
+							value={hole.count ?? 1}
+							min={1}
+							max={200}
+							isWhole
+							onChange={(count) => set({ count })}
+						/>
+						<SelectField
+							label="Each a"
+							value={hole.outline}
+							options={wordOptions(OUTLINE_FAMILIES)}
+							onChange={(outline) => set({ outline })}
+						/>
+						<NumberField
+							label="Hole wide"
+							unit="mm"
+							value={hole.widthMm}
+							min={0.5}
+							max={500}
+							step={0.5}
+							onChange={(widthMm) => set({ widthMm })}
+						/>
+						<NumberField
+							label="Hole long"
+							unit="mm"
+							value={hole.lengthMm}
+							min={0.5}
+							max={500}
+							step={0.5}
+							onChange={(lengthMm) => set({ lengthMm })}
+						/>
+					</>
+				)}
+			</ListFields>
+		</div>
 	)
 }
 

@@ -1,5 +1,7 @@
 import type { Design } from '../../../../../core/design/design'
+import { USUAL_STEM_MM } from '../../../../../core/design/design-figures'
 import { withValues } from '../../../../../core/design/edits/conditions'
+import { NumberField } from '../../../../shared/components/fields/number-field'
 import { TextField } from '../../../../shared/components/fields/text-field'
 import { useEditing } from '../editing'
 import { CheckField } from '../../../../shared/components/fields/check-fields'
@@ -46,6 +48,7 @@ export function DesignInspector({ design }: { design: Design }) {
 			<More label={named('Mixtures', mixtures)}>
 				<MixtureFields
 					mixtures={mixtures}
+					isUsed={({ id }) => isMixtureUsed(design, id)}
 					onChange={(changed) => set({ mixtures: changed.length > 0 ? changed : undefined })}
 				/>
 			</More>
@@ -66,6 +69,17 @@ export function DesignInspector({ design }: { design: Design }) {
 					onChange={(is) => set({ keepOrder: is ? undefined : false })}
 				/>
 			</More>
+			<More label={design.tapedStemMm === undefined ? 'Stem taped as usual' : `Stem taped: ${design.tapedStemMm} mm`}>
+				<NumberField
+					label="Of the stem taped, once a flower"
+					unit="mm"
+					value={design.tapedStemMm ?? USUAL_STEM_MM}
+					min={0}
+					max={1000}
+					step={5}
+					onChange={(tapedStemMm) => set({ tapedStemMm })}
+				/>
+			</More>
 			<More label={design.notes ? 'Notes' : 'Notes: none'}>
 				<TextField
 					label="Notes"
@@ -76,6 +90,13 @@ export function DesignInspector({ design }: { design: Design }) {
 				/>
 			</More>
 		</section>
+	)
+}
+
+function isMixtureUsed({ steps, mixtures = [] }: Design, id: string): boolean {
+	const isNamed = ({ mixture }: { mixture?: string }) => mixture === id
+	return (
+		steps.some(({ uses = [] }) => uses.some(isNamed)) || mixtures.some(({ ingredients }) => ingredients.some(isNamed))
 	)
 }
 

@@ -59,6 +59,7 @@ export function LayerInspector({ layer, index, design }: { layer: Layer; index: 
 					onChange={(arrangement) => set({ arrangement })}
 				/>
 			</div>
+			<HeldFields layer={layer} design={design} onChange={set} />
 			<PlaceFields layer={layer} onChange={set} />
 			<JoiningFields layer={layer} onChange={set} />
 			<LaidByField layer={layer} index={index} design={design} />
@@ -78,6 +79,37 @@ export function LayerInspector({ layer, index, design }: { layer: Layer; index: 
 				</More>
 			)}
 		</section>
+	)
+}
+
+/** Which sizes of the part it holds, or which bundles; nothing where there is but one kind. */
+function HeldFields({ layer, design, onChange }: LayerFieldsProps & { design: Design }) {
+	const sizes = (design.parts.find(({ id }) => id === layer.part)?.sizes ?? []).map(({ name }) => name)
+	const bundles = (design.bundles ?? []).filter(({ of }) => of.some(({ part }) => part === layer.part))
+	return (
+		<>
+			{bundles.length > 0 && (
+				<SelectField
+					label="Holds"
+					value={layer.bundle ?? ''}
+					options={[
+						{ value: '', label: 'the pieces' },
+						...bundles.map(({ id, name }) => ({ value: id, label: `bundles: ${name}` })),
+					]}
+					onChange={(bundle) => onChange({ bundle: bundle || undefined })}
+				/>
+			)}
+			{sizes.length > 0 && (
+				<ChecksField
+					label="Of the sizes"
+					value={layer.sizes ?? sizes}
+					options={sizes}
+					onChange={(chosen) =>
+						onChange({ sizes: chosen.length > 0 && chosen.length < sizes.length ? [...chosen] : undefined })
+					}
+				/>
+			)}
+		</>
 	)
 }
 

@@ -1,15 +1,15 @@
-import { CloseOutlined, PlusOutlined } from '@ant-design/icons'
-import { Button, Select } from 'antd'
-import type { Ingredient, Mixture } from '../../../../../core/design/design'
-import { withValues } from '../../../../../core/design/edits/conditions'
-import { PASTES } from '../../../../../core/vocabulary/paste'
+import { Select } from 'antd'
+import type { Ingredient, MaterialKind, Mixture } from '../../../../../core/design/design'
 import { freshId, slugOf } from '../../../../../core/design/edits/fresh-id'
 import { ALLERGENS, type Allergen } from '../../../../../core/vocabulary/allergen'
+import { PASTES } from '../../../../../core/vocabulary/paste'
 import { FewField, SelectField, wordOptions } from '../../../../shared/components/fields/choice-fields'
 import { NumberField } from '../../../../shared/components/fields/number-field'
 import { TextField } from '../../../../shared/components/fields/text-field'
+import { ListFields } from './list-fields'
 
-const KINDS = wordOptions(['other', 'edible glue', 'glaze', 'dust', 'gel colour', 'royal icing'] as const)
+/** What it is used as, or the paste that it is. */
+const KINDS = wordOptions(['other', 'edible glue', 'glaze', 'dust', 'gel colour', 'royal icing', ...PASTES] as const)
 const UNITS = wordOptions(['ml', 'g'] as const)
 const ALLERGEN_OPTIONS = wordOptions(ALLERGENS)
 const USUAL_GLUE: Omit<Mixture, 'id'> = {
@@ -22,175 +22,137 @@ const USUAL_GLUE: Omit<Mixture, 'id'> = {
 	],
 }
 
-/** Mixtures with their recipes. */
-export function MixtureFields({
-	mixtures,
-	onChange,
-}: {
+interface MixtureFieldsProps {
 	mixtures: readonly Mixture[]
+	/** By a step or another mixture: then it stays. */
+	isUsed: (mixture: Mixture) => boolean
 	onChange: (mixtures: Mixture[]) => void
-}) {
-	return (
-		<>
-			{mixtures.map((mixture, m) => (
-				<OneMixture
-					key={mixture.id}
-					mixture={mixture}
-					mixtures={mixtures}
-					onChange={(changed) => onChange(mixtures.map((one, k) => (k === m ? changed : one)))}
-					onRemove={() => onChange(mixtures.filter((_, k) => k !== m))}
-				/>
-			))}
-			<Button
-				type="dashed"
-				icon={<PlusOutlined aria-hidden />}
-				onClick={() => onChange([...mixtures, { id: freshId(slugOf('mixture'), mixtures), ...USUAL_GLUE }])}
-			>
-				mixture
-			</Button>
-		</>
-	)
 }
 
-function OneMixture({
-	mixture,
-	mixtures,
-	onChange,
-	onRemove,
-}: {
-	mixture: Mixture
-	mixtures: readonly Mixture[]
-	onChange: (mixture: Mixture) => void
-	onRemove: () => void
-}) {
-	const setIngredients = (ingredients: Ingredient[]) => onChange({ ...mixture, ingredients })
+/** Mixtures with their recipes. */
+export function MixtureFields({ mixtures, isUsed, onChange }: MixtureFieldsProps) {
 	return (
-		<div className="listed-item">
-			<div className="listed-line">
-				<div className="field-row">
+		<ListFields
+			items={mixtures}
+			keyOf={({ id }) => id}
+			nameOf={({ name }) => name}
+			addLabel="mixture"
+			makeNew={(): Mixture => ({ id: freshId(slugOf('mixture'), mixtures), ...USUAL_GLUE })}
+			onChange={onChange}
+			holdsOf={(mixture) => (isUsed(mixture) ? 'A step or another mixture takes it' : undefined)}
+		>
+			{(mixture, set) => (
+				<>
 					<TextField
 						label="Mixture"
 						value={mixture.name}
 						maxLength={80}
-						onChange={(name) => onChange({ ...mixture, name: name || 'Mixture' })}
-					/>
-					<FewField
-						label="Measured in"
-						value={mixture.unit}
-						options={UNITS}
-						onChange={(unit) => onChange({ ...mixture, unit })}
+						onChange={(name) => set({ name: name || 'Mixture' })}
 					/>
 					<SelectField
 						label="Used as"
-						value={mixture.kind ?? 'other'}
-						options={KINDS}
-						onChange={(kind) => onChange(withValues(mixture, { kind: kind === 'other' ? undefined : kind }))}
+						value={mixture.makes ?? mixture.kind ?? 'other'}
+						options={mixture.kind && !isListed(mixture.kind) ? [...KINDS, ...wordOptions([mixture.kind])] : KINDS}
+						onChange={(chosen) => set(usedAs(chosen))}
 					/>
-				</div>
-				<Button
-					type="text"
-					icon={<CloseOutlined aria-hidden />}
-					aria-label={`Take off ${mixture.name}`}
-					onClick={onRemove}
-				/>
-			</div>
-			{mixture.ingredients.map((ingredient, i) => (
-				<IngredientLine
-					key={i}
-					ingredient={ingredient}
-					others={mixtures.filter(({ id }) => id !== mixture.id)}
-					onChange={(changed) => setIngredients(mixture.ingredients.map((one, k) => (k === i ? changed : one)))}
-					onRemove={() => setIngredients(mixture.ingredients.filter((_, k) => k !== i))}
-					isOnly={mixture.ingredients.length === 1}
-				/>
-			))}
-			<Button
-				type="dashed"
-				icon={<PlusOutlined aria-hidden />}
-				onClick={() => setIngredients([...mixture.ingredients, { name: 'ingredient', amount: 1, unit: 'ml' }])}
-			>
-				ingredient
-			</Button>
-		</div>
+					{/* Paste is weighed. */}
+					{!mixture.makes && (
+						<FewField label="Measured in" value={mixture.unit} options={UNITS} onChange={(unit) => set({ unit })} />
+					)}
+					<div className="field-wide stack recipe">
+						<ListFields
+							items={mixture.ingredients}
+							keyOf={(_, index) => index}
+							nameOf={({ name }) => name}
+							addLabel="ingredient"
+							makeNew={(): Ingredient => ({ name: 'ingredient', amount: 1, unit: mixture.unit })}
+							onChange={(ingredients) => set({ ingredients })}
+							holdsOf={() => (mixture.ingredients.length === 1 ? 'A mixture is of something' : undefined)}
+						>
+							{(ingredient, change) => (
+								<IngredientFields
+									ingredient={ingredient}
+									others={mixtures.filter(({ id }) => id !== mixture.id)}
+									onChange={change}
+								/>
+							)}
+						</ListFields>
+					</div>
+				</>
+			)}
+		</ListFields>
 	)
 }
 
 /** A row of the recipe: what, how much, and what its label warns of. */
-function IngredientLine({
-	ingredient,
+function IngredientFields({
+	ingredient: { name, amount, unit, mixture, paste, colour, allergens = [] },
 	others,
 	onChange,
-	onRemove,
-	isOnly,
 }: {
 	ingredient: Ingredient
 	/** Mixtures that it may be. */
 	others: readonly Mixture[]
-	onChange: (ingredient: Ingredient) => void
-	onRemove: () => void
-	isOnly: boolean
+	onChange: (change: { [K in keyof Ingredient]?: Ingredient[K] | undefined }) => void
 }) {
-	const { name, amount, unit, allergens = [] } = ingredient
-	const setAllergens = (chosen: Allergen[]) => {
-		const { allergens: _, ...plain } = ingredient
-		onChange({ ...plain, ...(chosen.length > 0 && { allergens: chosen }) })
-	}
 	return (
-		<div className="ingredient-line">
-			<TextField
-				label="Of"
-				value={name}
-				maxLength={80}
-				onChange={(text) => onChange({ ...ingredient, name: text || 'ingredient' })}
-			/>
+		<>
+			<TextField label="Of" value={name} maxLength={80} onChange={(text) => onChange({ name: text || 'ingredient' })} />
 			<NumberField
 				label="Amount"
 				value={amount}
 				min={0.01}
 				max={10_000}
 				step={0.25}
-				onChange={(changed) => onChange({ ...ingredient, amount: changed })}
+				onChange={(changed) => onChange({ amount: changed })}
 			/>
+			{!paste && <FewField label="In" value={unit} options={UNITS} onChange={(chosen) => onChange({ unit: chosen })} />}
 			<SelectField
 				label="It is"
-				value={ingredient.mixture ?? ingredient.paste ?? ''}
+				value={mixture ?? paste ?? ''}
 				options={[
 					{ value: '', label: 'bought' },
-					...PASTES.map((paste) => ({ value: paste as string, label: paste })),
-					...others.map(({ id, name: other }) => ({ value: id, label: other })),
+					...PASTES.map((one) => ({ value: one as string, label: one })),
+					...others.map((one) => ({ value: one.id, label: one.name })),
 				]}
-				onChange={(chosen) => onChange(withSource(ingredient, chosen))}
+				onChange={(chosen) => onChange(sourceOf(chosen))}
 			/>
-			<SelectField
-				label="Unit"
-				value={unit}
-				options={UNITS}
-				onChange={(chosen) => onChange({ ...ingredient, unit: chosen })}
-			/>
-			<Button
-				type="text"
-				icon={<CloseOutlined aria-hidden />}
-				aria-label={`Take off ${name}`}
-				disabled={isOnly}
-				onClick={onRemove}
-			/>
+			{paste && (
+				<TextField
+					label="Its colour"
+					value={colour ?? ''}
+					maxLength={60}
+					onChange={(text) => onChange({ colour: text || undefined })}
+				/>
+			)}
 			<Select
-				className="ingredient-allergens"
+				className="field-wide"
 				mode="multiple"
 				size="small"
 				aria-label={`Allergens of ${name}`}
-				placeholder="no allergens"
+				placeholder="no allergens on its label"
 				options={ALLERGEN_OPTIONS}
 				value={allergens}
-				onChange={setAllergens}
+				onChange={(chosen: Allergen[]) => onChange({ allergens: chosen.length > 0 ? chosen : undefined })}
 			/>
-		</div>
+		</>
 	)
 }
 
-/** An ingredient that is bought, is paste, or is itself a mixture. */
-function withSource({ mixture: _, paste: __, ...plain }: Ingredient, chosen: string): Ingredient {
+/** A paste is weighed in grams, and is nothing else. */
+function usedAs(chosen: (typeof KINDS)[number]['value'] | MaterialKind) {
+	const makes = PASTES.find((paste) => paste === chosen)
+	if (makes) return { makes, kind: undefined, unit: 'g' as const }
+	return { makes: undefined, kind: chosen === 'other' ? undefined : (chosen as MaterialKind) }
+}
+
+function isListed(kind: MaterialKind): boolean {
+	return KINDS.some(({ value }) => value === kind)
+}
+
+/** An ingredient that is bought, is paste, or is itself a mixture; paste is called by what it is. */
+function sourceOf(chosen: string) {
 	const paste = PASTES.find((one) => one === chosen)
-	if (paste) return { ...plain, paste, unit: 'g' }
-	return chosen === '' ? plain : { ...plain, mixture: chosen }
+	if (paste) return { paste, mixture: undefined, unit: 'g' as const, name: paste }
+	return { paste: undefined, colour: undefined, mixture: chosen === '' ? undefined : chosen }
 }

@@ -57,7 +57,14 @@ export function PartInspector({ part, design }: { part: Part; design: Design }) 
 					onChange={(tint) => set({ tint })}
 				/>
 			</div>
-			<WireFields wire={shown.wire} standard={gaugeStandard} label="On a wire" onChange={(wire) => set({ wire })} />
+			<WireFields
+				wire={shown.wire}
+				standard={gaugeStandard}
+				label="On a wire"
+				design={design}
+				partId={part.id}
+				onChange={(wire) => set({ wire })}
+			/>
 			<RarePartFields part={part} shown={shown} design={design} onChange={set} />
 		</section>
 	)

@@ -45,7 +45,9 @@ export function RarePartFields({ part, shown, design, onChange }: RarePartFields
 		<>
 			<More label={sizeWords(shown)}>
 				<SizeFields
+					part={part}
 					shown={shown}
+					design={design}
 					onChange={(sizes) => change((before) => changeSizes(before, part.id, sizes, scope), `part ${part.id} sizes`)}
 				/>
 			</More>
@@ -59,7 +61,7 @@ export function RarePartFields({ part, shown, design, onChange }: RarePartFields
 				<DryingFields shown={shown} onChange={onChange} />
 			</More>
 			<More label={shown.bundles ? `In bundles of ${shown.bundles.pieces}` : 'Not bundled'}>
-				<BundleFields shown={shown} onChange={onChange} />
+				<BundleFields shown={shown} design={design} onChange={onChange} />
 			</More>
 			<More label={part.on ? `Put on ${nameOf(design, part.on)}` : 'Put on nothing by itself'}>
 				<SelectField
@@ -113,7 +115,11 @@ function DryingFields({ shown, onChange }: Pick<RarePartFieldsProps, 'shown' | '
 	)
 }
 
-function BundleFields({ shown: { bundles }, onChange }: Pick<RarePartFieldsProps, 'shown' | 'onChange'>) {
+function BundleFields({
+	shown: { bundles },
+	design,
+	onChange,
+}: Pick<RarePartFieldsProps, 'shown' | 'design' | 'onChange'>) {
 	const { gaugeStandard } = useEditing()
 	return (
 		<>
@@ -136,6 +142,7 @@ function BundleFields({ shown: { bundles }, onChange }: Pick<RarePartFieldsProps
 						wire={bundles.wire}
 						standard={gaugeStandard}
 						label="Each bundle on a wire"
+						design={design}
 						onChange={(wire) => onChange({ bundles: { pieces: bundles.pieces, ...(wire && { wire }) } })}
 					/>
 				</>

@@ -1,4 +1,5 @@
 import type { Design, Hazard, Material, MaterialKind, Step } from '../../../../../core/design/design'
+import { withValues } from '../../../../../core/design/edits/conditions'
 import type { StepChange } from '../../../../../core/design/edits/edit-steps'
 import { CheckField, ChecksField } from '../../../../shared/components/fields/check-fields'
 import { SelectField, wordOptions } from '../../../../shared/components/fields/choice-fields'
@@ -121,7 +122,7 @@ function MaterialFields({
 			makeNew={(): Material => ({ name: 'petal dust', kind: 'dust' })}
 			onChange={onChange}
 		>
-			{({ name, kind, per }, set) => (
+			{({ name, kind, per, gPerPiece }, set) => (
 				<>
 					<TextField
 						label="Material"
@@ -134,6 +135,15 @@ function MaterialFields({
 						value={kind}
 						options={wordOptions(MATERIAL_KINDS)}
 						onChange={(chosen) => set({ kind: chosen })}
+					/>
+					<NumberField
+						label="Each (0: as usual)"
+						unit="g"
+						value={gPerPiece ?? 0}
+						min={0}
+						max={1000}
+						step={0.01}
+						onChange={(grams) => set({ gPerPiece: grams || undefined })}
 					/>
 					<CheckField
 						label="Once a student"
@@ -149,26 +159,36 @@ function MaterialFields({
 /** How much of the design's mixtures a piece takes. */
 function MixtureUseFields({ step, design: { mixtures = [] }, onChange }: Omit<RareStepFieldsProps, 'shown'>) {
 	const { uses = [] } = step
-	const setAmount = (id: string, amountPerPiece: number) => {
+	const takenOf = (id: string) => uses.find(({ mixture }) => mixture === id)
+	const setUse = (id: string, change: Partial<NonNullable<Step['uses']>[number]> | { per: undefined }) => {
 		const others = uses.filter(({ mixture }) => mixture !== id)
-		const changed = amountPerPiece > 0 ? [...others, { mixture: id, amountPerPiece }] : others
+		const use = withValues({ mixture: id, amountPerPiece: 0, ...takenOf(id) }, change)
+		const changed = use.amountPerPiece > 0 ? [...others, use] : others
 		onChange({ uses: changed.length > 0 ? changed : undefined })
 	}
 	return (
-		<div className="field-row">
+		<>
 			{mixtures.map(({ id, name, unit }) => (
-				<NumberField
-					key={id}
-					label={`${name}, each`}
-					unit={unit}
-					value={uses.find(({ mixture }) => mixture === id)?.amountPerPiece ?? 0}
-					min={0}
-					max={1000}
-					step={0.1}
-					onChange={(amount) => setAmount(id, amount)}
-				/>
+				<div className="field-row" key={id}>
+					<NumberField
+						label={`${name}, each`}
+						unit={unit}
+						value={takenOf(id)?.amountPerPiece ?? 0}
+						min={0}
+						max={1000}
+						step={0.1}
+						onChange={(amountPerPiece) => setUse(id, { amountPerPiece })}
+					/>
+					{takenOf(id) && (
+						<CheckField
+							label={`${name} once a student`}
+							value={takenOf(id)?.per === 'student'}
+							onChange={(is) => setUse(id, { per: is ? 'student' : undefined })}
+						/>
+					)}
+				</div>
 			))}
-		</div>
+		</>
 	)
 }
 

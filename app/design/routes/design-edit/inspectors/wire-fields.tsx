@@ -1,4 +1,5 @@
-import type { PartWire } from '../../../../../core/design/design'
+import type { Design, Part, PartWire } from '../../../../../core/design/design'
+import { withValues } from '../../../../../core/design/edits/conditions'
 import { MAX_GAUGE, MIN_GAUGE, wireDiameterMm, type GaugeStandard } from '../../../../../core/materials/wire-gauge'
 import { CheckField } from '../../../../shared/components/fields/check-fields'
 import { SelectField, wordOptions } from '../../../../shared/components/fields/choice-fields'
@@ -10,6 +11,9 @@ interface WireFieldsProps {
 	wire: PartWire | undefined
 	standard: GaugeStandard
 	label: string
+	design: Design
+	/** Of the pieces that it is for; absent: of a bundle. */
+	partId?: string
 	onChange: (wire: PartWire | undefined) => void
 }
 
@@ -18,7 +22,7 @@ const USUAL: PartWire = { gauge: 28, lengthMm: 90, colour: 'white', insertedFrac
 const USUAL_RIB = 0.66
 
 /** A wire, or none: its gauge and length, and closed how it is put in. */
-export function WireFields({ wire, standard, label, onChange }: WireFieldsProps) {
+export function WireFields({ wire, standard, label, design, partId, onChange }: WireFieldsProps) {
 	return (
 		<>
 			<div className="field-row wire-row">
@@ -38,7 +42,7 @@ export function WireFields({ wire, standard, label, onChange }: WireFieldsProps)
 							onChange={(gauge) => onChange({ ...wire, gauge })}
 						/>
 						<NumberField
-							label="Long"
+							label="Wire long"
 							unit="mm"
 							value={wire.lengthMm}
 							min={5}
@@ -55,6 +59,7 @@ export function WireFields({ wire, standard, label, onChange }: WireFieldsProps)
 					label={`The wire: ${wire.colour}, ${wire.method ?? METHODS[0]}, ${Math.round(wire.insertedFraction * 100)} % in`}
 				>
 					<WireDetails wire={wire} onChange={onChange} />
+					<OffcutFields wire={wire} design={design} partId={partId} onChange={onChange} />
 				</More>
 			)}
 		</>
@@ -94,19 +99,6 @@ function WireDetails({ wire, onChange }: { wire: PartWire; onChange: (wire: Part
 				options={wordOptions(METHODS)}
 				onChange={(method) => set({ method })}
 			/>
-			<NumberField
-				label="Trimmed to"
-				unit="mm"
-				value={wire.trimmedToMm ?? wire.lengthMm}
-				min={5}
-				max={wire.lengthMm}
-				step={5}
-				isWhole
-				onChange={(mm) => {
-					const { trimmedToMm: _, ...rest } = wire
-					onChange(mm < wire.lengthMm ? { ...rest, trimmedToMm: mm } : rest)
-				}}
-			/>
 			{wire.method === 'rolled rib' && (
 				<NumberField
 					label="Rib reaches"
@@ -120,4 +112,59 @@ function WireDetails({ wire, onChange }: { wire: PartWire; onChange: (wire: Part
 			)}
 		</div>
 	)
+}
+
+interface OffcutFieldsProps {
+	wire: PartWire
+	design: Design
+	partId: string | undefined
+	onChange: (wire: PartWire) => void
+}
+
+/** What it is trimmed to and when, and whose off-cuts it is cut from. */
+function OffcutFields({ wire, design, partId, onChange }: OffcutFieldsProps) {
+	const set = (values: { [K in keyof PartWire]?: PartWire[K] | undefined }) => onChange(withValues(wire, values))
+	const trimming = design.parts.filter(
+		({ id, ...part }) => id !== partId && wiresOf(part).some(({ trimmedToMm }) => trimmedToMm !== undefined),
+	)
+	const steps = design.steps.filter(({ part }) => part === partId || part === undefined)
+	return (
+		<div className="field-row">
+			<NumberField
+				label="Trimmed to"
+				unit="mm"
+				value={wire.trimmedToMm ?? wire.lengthMm}
+				min={5}
+				max={wire.lengthMm}
+				step={5}
+				isWhole
+				onChange={(mm) =>
+					set(mm < wire.lengthMm ? { trimmedToMm: mm } : { trimmedToMm: undefined, trimmedIn: undefined })
+				}
+			/>
+			{wire.trimmedToMm !== undefined && (
+				<SelectField
+					label="Trimmed in"
+					value={wire.trimmedIn ?? ''}
+					options={[{ value: '', label: 'its first step' }, ...steps.map(({ id, label }) => ({ value: id, label }))]}
+					onChange={(trimmedIn) => set({ trimmedIn: trimmedIn || undefined })}
+				/>
+			)}
+			{(trimming.length > 0 || wire.fromOffcutsOf !== undefined) && (
+				<SelectField
+					label="Cut from"
+					value={wire.fromOffcutsOf ?? ''}
+					options={[
+						{ value: '', label: 'stock' },
+						...trimming.map(({ id, name }) => ({ value: id, label: `off-cuts of ${name}` })),
+					]}
+					onChange={(from) => set({ fromOffcutsOf: from || undefined })}
+				/>
+			)}
+		</div>
+	)
+}
+
+function wiresOf({ wire, sizes = [] }: Pick<Part, 'wire' | 'sizes'>): PartWire[] {
+	return [wire, ...sizes.map((size) => size.wire)].flatMap((one) => one ?? [])
 }

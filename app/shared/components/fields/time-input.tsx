@@ -1,6 +1,6 @@
 import { TimePicker } from 'antd'
 import dayjs from 'dayjs'
-import { CLOCK_FORMAT } from '../../../shared/components/fields/clock-value'
+import { CLOCK_FORMAT } from './clock-value'
 
 interface TimeInputProps {
 	id?: string

@@ -1,5 +1,5 @@
 import { DatePicker } from 'antd'
-import { DAY_FORMAT, toDayValue } from '../../../shared/components/fields/clock-value'
+import { DAY_FORMAT, toDayValue } from './clock-value'
 
 interface DayInputProps {
 	id?: string

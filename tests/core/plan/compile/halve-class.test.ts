@@ -1,0 +1,176 @@
+import { describe, expect, test } from 'vitest'
+import type { Course } from '../../../../core/course/course'
+import type { Design, Need } from '../../../../core/design/design'
+import { sharedMinutesPerPiece } from '../../../../core/materials/sharing/tool-sharing'
+import { compileCourse } from '../../../../core/plan/compile/compile-course'
+import { taskOfStep } from '../../../../core/plan/compile/compiled-course'
+import { ORDINARY_TERMS } from '../../../../core/plan/compile/drying-terms'
+import { takeHalves } from '../../../../core/plan/compile/halve-class'
+import { checkPlan } from '../../../../core/plan/checker/check-plan'
+import { planExactly } from '../../../../core/plan/exact/plan-exactly'
+import { planCourse, resolveCourse } from '../../../../core/plan/plan-course'
+import { demoCourse } from '../../../support/demo-designs'
+import { makeDesign, makePart, makeStep } from '../../../support/make-design'
+
+const PIECES = 6
+const piecewise = { minutesPerPiece: 3, fixedMinutes: 0, leastPieces: 1 }
+/** Petals that are veined in one veiner, and leaves that are pressed in one press; both are taped at last. */
+const design = (needs: { vein?: Need[]; press?: Need[]; tape?: Need[] } = {}, extra?: string): Design =>
+	makeDesign({
+		id: 'marsh-bell',
+		name: 'Marsh bell',
+		...(extra && { extras: [{ id: extra, name: 'Leaves', value: 3 }] }),
+		parts: ['petals', 'leaves'].map((id) => makePart(id, { name: id, piecesPerFlower: PIECES, breakage: 0 })),
+		steps: [
+			makeStep('vein', 'petals', needs.vein ?? [], { ...piecewise, tools: ['veiner'], label: 'Vein' }),
+			makeStep('press', 'leaves', needs.press ?? [], {
+				...piecewise,
+				tools: ['press'],
+				label: 'Press',
+				...(extra && { extra }),
+			}),
+			makeStep('tape', undefined, needs.tape ?? [{ after: 'vein' }, { after: 'press' }], { minutesPerPiece: 5 }),
+		],
+	})
+const course: Course = {
+	...demoCourse('Magnolia on Thursdays'),
+	studentCount: 7,
+	pace: 'practised',
+	planFor: 'middle',
+	demoFlowers: 0,
+	designs: [{ designId: 'marsh-bell', flowersPerStudent: 1, picks: {} }],
+}
+const shares = { veiner: 1, press: 1 }
+const owned = { veiner: 2, press: 2 }
+const terms = { ...ORDINARY_TERMS, ownedTools: owned }
+const compiledOf = (one: Design, ownedTools: Record<string, number> = owned) =>
+	compileCourse(course, resolveCourse(course, [one]), { ...ORDINARY_TERMS, ownedTools })
+const withShares = (one: Design): Design => ({
+	...one,
+	steps: one.steps.map((step) => ({
+		...step,
+		...(step.tools.length > 0 && {
+			toolShares: Object.fromEntries(step.tools.map((tool) => [tool, shares[tool as 'press']])),
+		}),
+	})),
+})
+const bell = withShares(design())
+
+describe('a class in halves', () => {
+	test('takes the longer of both steps with half the class, twice, and two minutes to change over', () => {
+		const half = (studentCount: number) =>
+			PIECES *
+			sharedMinutesPerPiece({ studentCount, minutesPerPiece: 3, claims: [{ tool: 'veiner', share: 1 }] }, { veiner: 2 })
+		const [offer] = compiledOf(bell).halves ?? []
+
+		expect(offer).toMatchObject({
+			first: 'marsh-bell/vein',
+			second: 'marsh-bell/press',
+			changeAfterMinutes: Math.ceil(half(4)) + 2,
+			minutes: Math.ceil(half(4)) + 2 + Math.ceil(half(4)),
+		})
+		expect(offer?.gainMinutes).toBeGreaterThanOrEqual(5)
+	})
+
+	test('is offered only where both wait for tools, for different ones, and neither needs the other', () => {
+		const offersOf = (one: Design, ownedTools?: Record<string, number>) => compiledOf(one, ownedTools).halves ?? []
+
+		expect(offersOf(bell, {})).toEqual([])
+		expect(offersOf(bell, { veiner: 2 })).toEqual([])
+		expect(offersOf(withShares(design({ press: [{ after: 'vein' }] })))).toEqual([])
+		expect(offersOf(withShares(design({}, 'leaves-extra')))).toEqual([])
+		const sameTool = {
+			...bell,
+			steps: bell.steps.map((step) => (step.part ? { ...step, tools: ['veiner'], toolShares: { veiner: 1 } } : step)),
+		}
+		expect(offersOf(sameTool)).toEqual([])
+	})
+
+	test('is one run in class, that the checker accepts, and shorter than one step after the other', () => {
+		const compiled = compiledOf(bell)
+		const [offer] = compiled.halves ?? []
+		const halved = offer && takeHalves(compiled, offer)
+		if (!halved) throw new Error('nothing was offered')
+		const minutesOf = ({ instance }: typeof compiled) =>
+			instance.tasks.reduce((sum, task) => sum + ('minutes' in task ? task.minutes : task.units * task.unitMinutes), 0)
+		const { plan } = planExactly(halved.instance, { nodes: 200 })
+
+		expect(minutesOf(compiled) - minutesOf(halved)).toBe(offer.gainMinutes)
+		expect(plan && checkPlan(halved.instance, plan).errors).toEqual([])
+		expect(taskOfStep(halved, 'marsh-bell', 'press')).toBe('marsh-bell/vein')
+		expect(halved.tasks['marsh-bell/vein']).toMatchObject({
+			partName: 'petals and leaves',
+			label: 'Vein / press, in halves',
+			halves: { first: { stepId: 'vein' }, second: { stepId: 'press', pieceCount: PIECES } },
+		})
+	})
+
+	test('counts a limit over the whole run: for who comes last, and for what was done first', () => {
+		const compiled = compiledOf(bell)
+		const [offer] = compiled.halves ?? []
+		if (!offer) throw new Error('nothing was offered')
+		const limited = (maxLag: number) => {
+			const arcs = compiled.instance.arcs.map((arc) => (arc.from === offer.first ? { ...arc, maxLag } : arc))
+			const halved = takeHalves({ ...compiled, instance: { ...compiled.instance, arcs } }, offer)
+			return halved?.instance.arcs.find(({ maxLag: limit }) => limit !== undefined)
+		}
+
+		expect(limited(offer.minutes + 10)).toMatchObject({ maxLag: 10 })
+		expect(limited(offer.minutes - 1)).toBeUndefined()
+	})
+
+	test('is chosen where the evening is too short without, and left where there is time enough', () => {
+		const [offer] = compiledOf(bell).halves ?? []
+		const needed = (offer?.minutes ?? 0) + 7
+		const short = {
+			date: '2026-03-12',
+			startMin: 1140,
+			endMin: 1140 + needed,
+			setUpMinutes: 0,
+			clearAwayMinutes: 0,
+			breaks: [],
+		}
+		const planned = planCourse({ ...course, sessions: [short] }, [bell], terms)
+		const without = planCourse({ ...course, sessions: [short] }, [bell], ORDINARY_TERMS)
+
+		expect(planned.status).toBe('optimal')
+		expect(planned.compiled.tasks['marsh-bell/vein']).toHaveProperty('halves')
+		expect(without.compiled.tasks['marsh-bell/vein']).not.toHaveProperty('halves')
+		const one = (ownedTools: Record<string, number>) =>
+			planExactly(
+				compileCourse({ ...course, sessions: [short] }, resolveCourse(course, [bell]), { ...terms, ownedTools })
+					.instance,
+			)
+		expect(one(owned).status).toBe('infeasible')
+		const long = { ...short, endMin: short.endMin + 90 }
+		const easy = planCourse({ ...course, sessions: [long] }, [bell], terms)
+		expect(easy.compiled.tasks['marsh-bell/vein']).not.toHaveProperty('halves')
+		expect([easy.status, easy.objective?.strain]).toEqual(['optimal', 0])
+	})
+
+	test('is not taken for a second pair that would then wait for itself: petals before leaves, and leaves before petals', () => {
+		const crossed = {
+			...bell,
+			steps: [
+				...bell.steps.filter(({ part }) => part !== undefined),
+				makeStep('dust', 'petals', [{ after: 'vein' }], { ...piecewise, tools: ['brush'], label: 'Dust' }),
+				makeStep('steam', 'leaves', [{ after: 'press' }], { ...piecewise, tools: ['kettle'], label: 'Steam' }),
+			],
+		}
+		const compiled = compiledOf(crossed, { ...owned, brush: 1, kettle: 1 })
+		const pair = (first: string, second: string) => ({
+			first: `marsh-bell/${first}`,
+			second: `marsh-bell/${second}`,
+			changeAfterMinutes: 10,
+			minutes: 20,
+			gainMinutes: 5,
+		})
+		const once = takeHalves(compiled, pair('vein', 'steam'))
+
+		expect(once).toBeDefined()
+		expect(once && takeHalves(once, pair('press', 'dust'))).toBeUndefined()
+		expect(
+			planCourse(course, [crossed], { ...terms, ownedTools: { ...owned, brush: 1, kettle: 1 } }).plan,
+		).toBeDefined()
+	})
+})
