@@ -4,12 +4,12 @@ import { PlanBands } from '../plan/components/plan-bands/plan-bands'
 import { ScrollRegion } from '../shared/components/scroll-region'
 import { memberContext } from '../shared/http/contexts'
 import { loading } from '../shared/http/responses.server'
-import { today } from '../shared/http/studio-clock.server'
+import { wallNow } from '../shared/http/studio-clock.server'
 import { missingWords } from '../plan/words/missing'
-import { clock, count, daysAway, longDay, sessionName, shortDay } from '../shared/words/times'
+import { count, longDay, shortDay } from '../shared/words/times'
 import type { Route } from './+types/route'
-import { loadToday } from './load-today.server'
-import { PreparationList } from './preparation-list'
+import { loadToday, type TodayData } from './load-today.server'
+import { TodayColumns } from './today-columns'
 import './today.css'
 
 export function meta() {
@@ -18,13 +18,12 @@ export function meta() {
 
 export function loader({ context }: Route.LoaderArgs) {
 	const { studio } = context.get(memberContext)
-	return loading(() => loadToday(studio, today(studio.timeZone)))
+	return loading(() => loadToday(studio, wallNow(studio.timeZone)))
 }
 
-type TodayData = Route.ComponentProps['loaderData']
-
 /** The next course with what to prepare, and the ones after. */
-export default function Today({ loaderData: { date, next, others, hasCourses } }: Route.ComponentProps) {
+export default function Today({ loaderData }: Route.ComponentProps) {
+	const { date, next, others, hasCourses } = loaderData
 	return (
 		<>
 			<div className="page-head">
@@ -34,59 +33,37 @@ export default function Today({ loaderData: { date, next, others, hasCourses } }
 					New course
 				</LinkButton>
 			</div>
-			{next ? <NextCourse next={next} /> : <NothingNext hasCourses={hasCourses} />}
+			{next ? <NextCourse data={loaderData} next={next} /> : <NothingNext hasCourses={hasCourses} />}
 			{others.length > 0 && <Others courses={others} />}
 		</>
 	)
 }
 
-function NextCourse({ next }: { next: NonNullable<TodayData['next']> }) {
-	const { session, story } = next
+function NextCourse({ data, next }: { data: TodayData; next: NonNullable<TodayData['next']> }) {
+	const { story } = next
 	return (
-		<div className="today-next">
-			<section className="sheet stack" aria-labelledby="next-course">
-				<div>
-					<p className="today-when">
-						{session && `${longDay(session.date)}, ${clock(session.startMin)} · ${daysAway(next.daysAway)}`}
-					</p>
-					<h2 id="next-course" className="today-name">
-						<Link to={`/courses/${next.id}/plan`}>{next.name}</Link>
-					</h2>
-					<p className="soft">
-						{session && sessionName(session.startMin, next.sessionNumber)} of {next.sessionCount} ·{' '}
-						{count(next.studentCount, 'student')}
-					</p>
-				</div>
-				{story?.shortfall && (
-					<p className="alert">
-						{next.isOpen
-							? 'No plan that fits has been found yet.'
-							: `It does not fit as it is set: ${missingWords(story.shortfall.minutes)}.`}{' '}
-						<Link to={`/courses/${next.id}/plan`}>See what would help</Link>
-					</p>
-				)}
-				{next.isOutdated && (
-					<p className="alert">
-						A design has changed since this was planned. <Link to={`/courses/${next.id}/plan`}>Look at the plan</Link>
-					</p>
-				)}
-				{story && (
+		<div className="stack">
+			{story?.shortfall && (
+				<p className="alert">
+					{next.isOpen
+						? 'No plan that fits has been found yet.'
+						: `It does not fit as it is set: ${missingWords(story.shortfall.minutes)}.`}{' '}
+					<Link to={`/courses/${next.id}/plan`}>See what would help</Link>
+				</p>
+			)}
+			{next.isOutdated && (
+				<p className="alert">
+					A design has changed since this was planned. <Link to={`/courses/${next.id}/plan`}>Look at the plan</Link>
+				</p>
+			)}
+			<TodayColumns data={data} next={next} />
+			{story && (
+				<section className="sheet" aria-label={`Plan of ${next.name}`}>
 					<ScrollRegion label="Picture of its plan">
 						<PlanBands story={story} />
 					</ScrollRegion>
-				)}
-			</section>
-			<section className="sheet stack" aria-labelledby="to-prepare">
-				<h2 id="to-prepare">To prepare</h2>
-				{next.preparation ? (
-					<PreparationList items={next.preparation} prepMinutes={story?.prepMinutes ?? 0} />
-				) : (
-					<p className="soft">There is no plan yet.</p>
-				)}
-				<LinkButton type="primary" to={`/courses/${next.id}/kits`}>
-					Pack the kits
-				</LinkButton>
-			</section>
+				</section>
+			)}
 		</div>
 	)
 }

@@ -1,0 +1,74 @@
+/** What of a told plan is in the works at a moment: pieces that dry, and work before class that should have been begun. */
+import { addDays } from '../../time/calendar'
+import { toMoment } from '../../time/wall-clock'
+import type { DryingStage } from '../../vocabulary/drying-stage'
+import type { TaskSource } from '../compile/compiled-course'
+import type { PlanStory } from './plan-story'
+
+/** Pieces that lie and dry. */
+export interface DryingPiece {
+	taskId: string
+	source: TaskSource
+	stage: DryingStage | undefined
+	/** YYYY-MM-DDTHH:MM, with the confidence that the plan was made with. */
+	readyAt: string
+	/** YYYY-MM-DDTHH:MM. */
+	neededAt: string
+}
+
+/** Work of the instructor before class. */
+export interface WorkAhead {
+	taskId: string
+	source: TaskSource
+	/** Of hers. */
+	minutes: number
+	/** YYYY-MM-DD: the last day on which it may be begun. */
+	beginBy: string
+	/** YYYY-MM-DD. */
+	neededOn: string
+}
+
+const MINUTES_PER_DAY = 1440
+/** Where nothing is known of how long it dries: it lies overnight; common practice, no source. */
+const USUAL_DAYS = 1
+
+/** @param now - YYYY-MM-DDTHH:MM on the studio's clock; what is ready first comes first */
+export function listDryingNow({ sessions, threads }: PlanStory, now: string): DryingPiece[] {
+	const sources = sourcesOf(sessions)
+	return threads
+		.flatMap(({ fromTaskId, isSwapped, stage, from, to, readyAt }): DryingPiece[] => {
+			const [made, needed] = [sessions[from.session]?.session.date, sessions[to.session]?.session.date]
+			const source = sources.get(fromTaskId)
+			if (isSwapped || !readyAt || !source || !made || !needed) return []
+			const madeAt = toMoment({ date: made, minuteOfDay: from.minute })
+			const ready = toMoment(readyAt)
+			if (now < madeAt || now >= ready) return []
+			const neededAt = toMoment({ date: needed, minuteOfDay: to.minute })
+			return [{ taskId: fromTaskId, source, stage, readyAt: ready, neededAt }]
+		})
+		.toSorted((a, b) => (a.readyAt < b.readyAt ? -1 : 1))
+}
+
+/** Dried pieces to bring, and what is made ahead, by the day on which it must be begun. */
+export function listWorkAhead({ sessions, swaps, ahead }: PlanStory): WorkAhead[] {
+	const sources = sourcesOf(sessions)
+	const dateOf = (taskIds: readonly string[]) => {
+		return sessions.find(({ tiles }) => tiles.some(({ taskId }) => taskIds.includes(taskId)))?.session.date
+	}
+	const first = sessions.find(({ tiles }) => tiles.length > 0)?.session.date
+	const brought = swaps.flatMap(({ fromTaskId, toTaskIds, wait, prepMinutes }): WorkAhead[] => {
+		const [source, neededOn] = [sources.get(fromTaskId), dateOf(toTaskIds)]
+		if (!source || !neededOn) return []
+		const days = wait.plannedMinutes === undefined ? USUAL_DAYS : Math.ceil(wait.plannedMinutes / MINUTES_PER_DAY)
+		const beginBy = addDays(neededOn, -Math.max(USUAL_DAYS, days))
+		return [{ taskId: fromTaskId, source, minutes: prepMinutes, beginBy, neededOn }]
+	})
+	const made = ahead.flatMap(({ taskId, source, minutes }): WorkAhead[] => {
+		return first ? [{ taskId, source, minutes, beginBy: addDays(first, -USUAL_DAYS), neededOn: first }] : []
+	})
+	return [...brought, ...made].toSorted((a, b) => (a.beginBy < b.beginBy ? -1 : 1))
+}
+
+function sourcesOf(sessions: PlanStory['sessions']): Map<string, TaskSource> {
+	return new Map(sessions.flatMap(({ tiles }) => tiles.map(({ taskId, source }) => [taskId, source] as const)))
+}
