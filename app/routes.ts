@@ -25,9 +25,11 @@ export default [
 		route('courses/new', 'course/routes/course-new/route.tsx'),
 		route('courses/what-fits', 'plan/routes/what-fits/route.tsx'),
 		route('courses/what-fits/found', 'plan/routes/what-fits-found/route.ts'),
+		route('courses/import', 'course/routes/course-import/route.tsx'),
 		route('courses/:courseId', 'course/routes/course/route.tsx', [
 			index('course/routes/course-choose/route.tsx'),
 			route('plan', 'plan/routes/course-plan/route.tsx'),
+			route('plan/compare', 'plan/routes/course-plan-compare/route.tsx'),
 			route('plan/history', 'plan/routes/course-plan-history/route.tsx'),
 			layout('kit/routes/course-prepare/route.tsx', [
 				route('kits', 'kit/routes/course-kits/route.tsx'),
@@ -46,6 +48,7 @@ export default [
 		route('courses/:courseId/plan/ways-out', 'plan/routes/course-ways-out/route.ts'),
 		route('courses/:courseId/files/:file', 'kit/routes/course-files/route.ts'),
 		route('courses/:courseId/papers/:paper', 'kit/routes/kit-paper/route.tsx'),
+		route('courses/:courseId/again', 'course/routes/course-again/route.tsx'),
 		route('courses/:courseId/delete', 'course/routes/course-delete/route.tsx'),
 		route('drying', 'drying/routes/drying/route.tsx'),
 		route('stock', 'kit/routes/stock/route.tsx'),

@@ -1,6 +1,7 @@
 /** What a plan was made from, in short: two equal fingerprints mean equal inputs. */
 import { createHash } from 'node:crypto'
 import { giveKeys } from '../core/course/course-items'
+import { pinKey } from '../core/course/course-pin'
 import type { Course } from '../core/course/course'
 import { roomOf, storeOf, type PlanTerms } from '../core/plan/compile/drying-terms'
 import { USUAL_STRAIN_TERMS } from '../core/plan/compile/strain-terms'
@@ -26,9 +27,11 @@ export function fingerprintOf(course: Course, designs: readonly Design[], terms:
 		sessions,
 		storeId,
 		waits = {},
+		pins = [],
 	} = course
 	const group = { studentCount, pace, planFor, spareConfidence, demoFlowers }
-	const settings = { ...group, homeworkMinutes, homeAfterDays, endEarly, storeId, waits }
+	const settled = pins.length > 0 && { pins: pins.map(pinKey).toSorted() }
+	const settings = { ...group, homeworkMinutes, homeAfterDays, endEarly, storeId, waits, ...settled }
 	// The documents themselves count, not the number of their version.
 	const picked = giveKeys(chosen).map(({ designId, key, flowersPerStudent, picks }) => {
 		return { designId, key, flowersPerStudent, picks }

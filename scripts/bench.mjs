@@ -15,6 +15,7 @@ const BENCHES = {
 	drying: 'drying.ts',
 	pages: 'pages.mjs',
 	solving: 'solving.mjs',
+	hands: 'hands.mjs',
 }
 
 await runScript(() => {
@@ -24,7 +25,7 @@ await runScript(() => {
 		throw new Failure(`There is no bench ${unknown.join(', ')}: choose from ${Object.keys(BENCHES).join(', ')}`)
 	checkNode()
 	ensureNpmPackages(root)
-	if (wanted.length === 0 || wanted.includes('pages') || wanted.includes('solving')) {
+	if (wanted.length === 0 || ['pages', 'solving', 'hands'].some((name) => wanted.includes(name))) {
 		ensureDatabasePrograms()
 		ensurePrograms(['chromium'], ['chromium'])
 		ensureBuild(root)

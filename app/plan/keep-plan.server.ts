@@ -1,6 +1,4 @@
 /** A plan that the instructor chose instead of the one that stands: one found in her browser, or an earlier one. */
-import { checkPlan } from '../../core/plan/checker/check-plan'
-import { carryProof } from '../../core/plan/exact/carry-proof'
 import type { Plan } from '../../core/plan/problem/plan'
 import type { CoursePlan } from '../../core/plan/plan-course'
 import { ConflictError, InputError } from '../../core/errors'
@@ -8,7 +6,9 @@ import type { Studio } from '../../db/repositories/accounts.server'
 import type { StoredCourse } from '../../db/repositories/courses.server'
 import { createPlan, getPlan } from '../../db/repositories/plans.server'
 import { readPlan as readPlanDocument } from '../../exchange/read-document'
-import { makePlan } from './solving/make-plan.server'
+import { keepCourseWith } from './save-course.server'
+import { judgePlan } from './judge-plan.server'
+import type { PlanJob } from './solving/make-plan.server'
 import { OTHER_PLAN, readPlan } from './read-plan.server'
 
 const CHANGED = 'What this plan was made from has changed since: plan anew, and choose again.'
@@ -30,38 +30,38 @@ export async function keepPlan(
 	if (current.isOutdated) throw new ConflictError(CHANGED)
 	if (current.planId !== shownId) throw new ConflictError(OTHER_PLAN)
 	const { coursePlan, documents, fingerprint } = current
-	const plan = parsePlan(text)
-	const { objective, errors } = checkPlan(coursePlan.compiled.instance, plan)
-	if (!objective) throw new InputError([{ path: 'plan', message: `This is no plan of the course: ${errors[0] ?? ''}` }])
-	const { plan: searched } = await makePlan(studio, {
-		course: coursePlan.course,
-		designs: documents,
-		terms: coursePlan.terms,
-		start: plan,
-	})
-	const { course: planned, compiled, terms, conflicts, nodes } = searched
-	const inputs = { course: planned, compiled, terms }
-	const document: CoursePlan = { ...inputs, conflicts, nodes, plan, objective, ...carryProof(searched, objective) }
+	const { course: planned, terms } = coursePlan
+	const document = await judgePlan(studio, { course: planned, designs: documents, terms }, parsePlan(text))
 	await createPlan(studio.id, { courseId: course.id, fingerprint, document })
 }
 
 /**
- * Makes an earlier plan the newest again.
+ * Makes another plan that is kept the one that stands, with the course as it was for it: an earlier one, or one set aside.
  *
+ * @throws {InputError} by field: the course as it was then can no longer be
  * @throws {NotFoundError} the course has no such plan
- * @throws {ConflictError} the course has changed since it was made
+ * @throws {ConflictError} it no longer fits what is known of rooms and pastes now
  */
 export async function bringBackPlan(studio: Studio, course: StoredCourse, planId: number): Promise<void> {
-	const [{ document, fingerprint }, current] = await Promise.all([
-		getPlan(studio.id, course.id, planId),
-		readPlan(studio, course),
-	])
-	if (fingerprint !== current.fingerprint)
-		throw new ConflictError('The course has changed since that plan was made: it no longer fits.')
-	await createPlan(studio.id, { courseId: course.id, fingerprint, document })
+	const { document } = await getPlan(studio.id, course.id, planId)
+	const { id, version, name } = course
+	if (!document.plan) throw new ConflictError('There is no plan in it to bring back.')
+	const before = { ...document.course, id, version, name }
+	await keepCourseWith(studio, before, (job) => judgeAgain(studio, job, document.plan))
 }
 
-function parsePlan(text: string): Plan {
+async function judgeAgain(studio: Studio, job: PlanJob, plan: Plan): Promise<CoursePlan> {
+	try {
+		return await judgePlan(studio, job, plan)
+	} catch (error) {
+		if (!(error instanceof InputError)) throw error
+		const message = 'What is known of rooms, pastes or designs has changed since: that plan no longer fits.'
+		throw new ConflictError(message, { cause: error })
+	}
+}
+
+/** @throws {InputError} it is none */
+export function parsePlan(text: string): Plan {
 	try {
 		return readPlanDocument(JSON.parse(text))
 	} catch (error) {

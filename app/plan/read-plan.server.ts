@@ -17,6 +17,8 @@ export interface CurrentPlan {
 	planId: number
 	designs: DesignInCourse[]
 	documents: Design[]
+	/** As they are now; a plan has those that it was made with. */
+	terms: PlanTerms
 	/** Of the inputs as they are now. */
 	fingerprint: string
 	/** The course has changed since the plan was made. */
@@ -29,7 +31,7 @@ export async function readPlan(studio: Studio, course: StoredCourse): Promise<Cu
 		readInputs(studio, course),
 		findNewestPlan(studio.id, course.id),
 	])
-	const common = { designs: resolveCourse(plain, documents), documents, fingerprint }
+	const common = { designs: resolveCourse(plain, documents), documents, terms, fingerprint }
 	if (stored) {
 		const isOutdated = stored.fingerprint !== fingerprint
 		return { ...common, coursePlan: stored.document, planId: stored.id, isOutdated }

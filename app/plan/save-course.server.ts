@@ -1,6 +1,9 @@
 /** A course saved with the plan that it gives: what creating and changing have in common. */
 import type { Transaction } from 'sequelize'
 import type { Course } from '../../core/course/course'
+import type { NamedPlan } from '../../core/plan/named-plan'
+import { adoptPlan, type CoursePlan } from '../../core/plan/plan-course'
+import type { Plan } from '../../core/plan/problem/plan'
 import { requireValidCourse } from '../../core/course/validate-course'
 import { keepValidPicks } from '../../core/design/resolve-design'
 import { inTransaction } from '../../db/connection.server'
@@ -9,6 +12,7 @@ import { createCourse, getCourse, updateCourse, type StoredCourse } from '../../
 import { createPlan } from '../../db/repositories/plans.server'
 import type { Studio } from '../../db/repositories/accounts.server'
 import { improveLater, makePlan, type MadePlan, type PlanJob } from './solving/make-plan.server'
+import { judgePlan } from './judge-plan.server'
 import { readPlanTerms } from './plan-terms.server'
 import { pinDesigns } from './pin-designs.server'
 
@@ -17,11 +21,31 @@ import { pinDesigns } from './pin-designs.server'
  *
  * @throws {InputError} by field of the course
  */
-export async function createPlannedCourse(studio: Studio, input: Course): Promise<number> {
+export function createPlannedCourse(studio: Studio, input: Course): Promise<number> {
+	return createCourseWith(studio, input, (job) => makePlan(studio, job))
+}
+
+/**
+ * A new course with a plan that was made for one like it, where it is a plan of this one too; else it is planned anew.
+ *
+ * @throws {InputError} by field of the course
+ */
+export function createCourseLike(studio: Studio, input: Course, plan: Plan | NamedPlan | undefined): Promise<number> {
+	return createCourseWith(studio, input, async (job) => {
+		if (!plan || !adoptPlan(job.course, job.designs, job.terms, plan)) return makePlan(studio, job)
+		return { plan: await judgePlan(studio, job, plan), isQuick: false }
+	})
+}
+
+async function createCourseWith(
+	studio: Studio,
+	input: Course,
+	make: (job: PlanJob) => Promise<MadePlan>,
+): Promise<number> {
 	const { course, documents } = await pinDesigns(studio.id, requireValidCourse(input))
 	const terms = await readPlanTerms(studio, documents)
 	const job = { course, designs: documents, terms }
-	const made = await makePlan(studio, job)
+	const made = await make(job)
 	return keepTogether(studio, { job, ...made }, (transaction) => createCourse(studio.id, course, transaction))
 }
 
@@ -33,13 +57,21 @@ export async function createPlannedCourse(studio: Studio, input: Course): Promis
  */
 export async function updatePlannedCourse(studio: Studio, input: StoredCourse): Promise<void> {
 	const before = await getCourse(studio.id, input.id)
+	// The form shows neither the waits set by hand nor what is settled about the plan: they stay.
+	const pins = (input.pins ?? before.pins ?? []).filter((pin) => {
+		return !('session' in pin) || pin.session <= input.sessions.length
+	})
+	const kept = { ...(before.waits && { waits: before.waits }), pins }
+	await savePlanned(studio, { ...input, designs: withVersionsOf(input, before), ...kept })
+}
+
+/** Designs that the course had before keep their version. */
+export function withVersionsOf({ designs }: Pick<Course, 'designs'>, before: Course): Course['designs'] {
 	const versions = new Map(before.designs.map(({ designId, designVersion }) => [designId, designVersion]))
-	const designs = input.designs.map((item) => {
+	return designs.map((item) => {
 		const designVersion = versions.get(item.designId)
 		return { ...item, ...(designVersion !== undefined && { designVersion }) }
 	})
-	// The form does not show the waits set by hand: they stay.
-	await savePlanned(studio, { ...input, designs, ...(before.waits && { waits: before.waits }) })
 }
 
 /**
@@ -76,11 +108,30 @@ export async function setWait(
 }
 
 async function savePlanned(studio: Studio, input: StoredCourse): Promise<void> {
+	await saveWith(studio, input, (job) => makePlan(studio, job))
+}
+
+/**
+ * Saves a course with a plan that was chosen for it.
+ *
+ * @param choose - the plan, once it is known what the course is planned from
+ * @throws {InputError} by field of the course
+ * @throws {ConflictError} someone else has saved it since it was read
+ */
+export async function keepCourseWith(
+	studio: Studio,
+	input: StoredCourse,
+	choose: (job: PlanJob) => Promise<CoursePlan>,
+): Promise<void> {
+	await saveWith(studio, input, async (job) => ({ plan: await choose(job), isQuick: false }))
+}
+
+async function saveWith(studio: Studio, input: StoredCourse, make: (job: PlanJob) => Promise<MadePlan>): Promise<void> {
 	const { course, documents } = await pinDesigns(studio.id, requireValidCourse(input))
 	const terms = await readPlanTerms(studio, documents)
 	const { id, version: _, ...plain } = course
 	const job = { course: plain, designs: documents, terms }
-	const made = await makePlan(studio, job)
+	const made = await make(job)
 	await keepTogether(studio, { job, ...made }, async (transaction) => {
 		await updateCourse(studio.id, course, transaction)
 		return id

@@ -1,24 +1,11 @@
-/** A plan as its screens tell it, with what the drying model says about its waits: worked out once for each plan. */
-import { pieceOfPart } from '../../core/design/piece-of-part'
-import { findWhatHelps } from '../../core/drying/what-helps'
-import type { DesignInCourse } from '../../core/plan/compile/compile-course'
-import { beliefOf, storeOf } from '../../core/plan/compile/drying-terms'
+/** Told plans, worked out once for each plan. */
 import type { CoursePlan } from '../../core/plan/plan-course'
-import { findSoftening } from '../../core/plan/tell/find-softening'
-import { listHopeless, type HopelessWait } from '../../core/plan/tell/doubtful-waits'
-import { tellPlan } from '../../core/plan/tell/plan-story'
-import { present } from '../../core/present'
-import { rungWords } from '../drying/words/drying'
-import { askOfThreads, findPart, type DryingThreads } from './drying-threads.server'
+import { remember } from '../shared/http/remember.server'
 import type { CurrentPlan } from './read-plan.server'
+import { tellCoursePlan, type ToldPlan } from './tell-course-plan'
 
-export interface ToldPlan extends DryingThreads {
-	/** Waits that never end in their room, with what would help, in words. */
-	hopeless: (HopelessWait & { helps: string[] })[]
-	softening: ReturnType<typeof findSoftening>
-}
-
-const RUNGS_TOLD = 3
+/** Of links, since reading one takes longer than answering it. */
+const rememberChance = remember<{ sure?: number }>(500)
 
 /** By the plan itself, which is never changed; the fingerprint is of the designs that it is told with. */
 const known = new WeakMap<CoursePlan, { fingerprint: string; told: ToldPlan }>()
@@ -29,43 +16,9 @@ export function toldPlan({
 	designs,
 	fingerprint,
 }: Pick<CurrentPlan, 'coursePlan' | 'designs' | 'fingerprint'>): ToldPlan | undefined {
-	const { compiled, plan, course } = coursePlan
-	if (!plan) return undefined
 	const before = known.get(coursePlan)
 	if (before?.fingerprint === fingerprint) return before.told
-	const threads = askOfThreads(coursePlan, designs, tellPlan(compiled, plan, course.sessions))
-	const told = {
-		...threads,
-		hopeless: hopelessOf({ coursePlan, designs }),
-		softening: findSoftening(coursePlan, designs, threads.story.threads),
-	}
-	known.set(coursePlan, { fingerprint, told })
+	const told = tellCoursePlan({ coursePlan, designs }, rememberChance)
+	if (told) known.set(coursePlan, { fingerprint, told })
 	return told
-}
-
-/** Waits that never end in their room, with what would help; they are told where there is no plan too. */
-export function hopelessOf({ coursePlan, designs }: Pick<CurrentPlan, 'coursePlan' | 'designs'>): ToldPlan['hopeless'] {
-	const { compiled, plan = { swaps: [] } } = coursePlan
-	return listHopeless(compiled, plan).map((wait) => ({ ...wait, helps: whatHelps(coursePlan, designs, wait) }))
-}
-
-/** What would make a hopeless wait possible, in words; each was tried. */
-function whatHelps(
-	{ compiled, course, terms }: CoursePlan,
-	designs: readonly DesignInCourse[],
-	wait: HopelessWait,
-): string[] {
-	const found = findPart({ compiled }, designs, wait.fromTaskId)
-	const piece = found && pieceOfPart(found.part, found.parts, terms.standard)
-	if (!piece || !wait.stage) return []
-	const { climate, movement } = storeOf(terms, course.storeId)
-	const path = {
-		startMinuteOfDay: present(course.sessions[0], 'the first session').startMin,
-		stays: [{ hours: Infinity, climate, movement }],
-	}
-	const { rungs } = findWhatHelps(piece, path, wait.stage, beliefOf(terms, found.part.paste))
-	return rungs
-		.filter(({ plan }) => plan !== undefined)
-		.slice(0, RUNGS_TOLD)
-		.map(rungWords)
 }

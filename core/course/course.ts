@@ -1,5 +1,6 @@
 /** A course as the instructor sets it: what is made, by whom, and in which sessions. */
 import type { Picks } from '../design/resolve-design'
+import type { CoursePin } from './course-pin'
 
 /** How fast a group works, against a practised adult. */
 export const PACES = ['practised', 'improvers', 'beginners', 'children', 'mixed'] as const
@@ -80,4 +81,6 @@ export interface Course {
 	storeId?: number
 	/** Waits set by hand, clock minutes by `waitKey`. */
 	waits?: Record<string, number>
+	/** What is settled about its plan; absent: nothing. */
+	pins?: CoursePin[]
 }

@@ -1,6 +1,7 @@
 /** The limits of a course: what every form, file and action that makes or changes one asks. */
 import { InputError, type FieldProblem } from '../errors'
 import { FIRST_YEAR, isCalendarDate, LAST_YEAR } from '../time/calendar'
+import { MOST_PINS, PIN_PLACES, TASK_ID_LENGTH, tasksOfPin, type CoursePin } from './course-pin'
 import { PACES, PLAN_FOR, type Course, type CourseDesign, type Session } from './course'
 import { sessionProblems } from './session-hours'
 
@@ -32,6 +33,7 @@ export const COURSE_LIMITS = {
 	/** Of a wait set by hand, up to 30 days. */
 	waitMinutes: { min: 1, max: 43_200 },
 	waitsByHand: { min: 0, max: 1_000 },
+	pins: { min: 0, max: MOST_PINS },
 } as const satisfies Record<string, Range>
 
 /** How sure it is to be that each student has enough pieces. */
@@ -50,7 +52,7 @@ const NAME_LENGTH = 80
  */
 export function validateCourse(course: Course): FieldProblem[] {
 	const { nameLength, students, demoFlowers, homeworkMinutes, homeAfterDays } = COURSE_LIMITS
-	const { name, pace, planFor, spareConfidence, waits = {} } = course
+	const { name, pace, planFor, spareConfidence, waits = {}, pins = [] } = course
 	return [
 		...problemIf(name.trim().length < nameLength.min, 'name', 'Give the course a name'),
 		...problemIf(name.trim().length > nameLength.max, 'name', `At most ${nameLength.max} characters`),
@@ -64,6 +66,8 @@ export function validateCourse(course: Course): FieldProblem[] {
 		...designsProblems(course.designs),
 		...sessionsProblems(course.sessions),
 		...waitsProblems(waits),
+		...mostProblem('pins', 'things settled about the plan', pins.length, COURSE_LIMITS.pins),
+		...pins.flatMap((pin, p) => pinProblems(pin, `pins[${p}]`, course.sessions.length)),
 	]
 }
 
@@ -146,6 +150,28 @@ function waitsProblems(waits: NonNullable<Course['waits']>): FieldProblem[] {
 			...wholeProblem(`waits.${key}`, minutes, COURSE_LIMITS.waitMinutes, 'minutes'),
 		]),
 	]
+}
+
+/** A pin speaks of steps by their ids and of sessions that there are. */
+function pinProblems(pin: CoursePin, path: string, sessionCount: number): FieldProblem[] {
+	const tasks = tasksOfPin(pin)
+	return [
+		...problemIf(
+			tasks.some((task) => task === '' || task.length > TASK_ID_LENGTH),
+			path,
+			'There is no such step',
+		),
+		...problemIf('session' in pin && !isNumbered(pin.session, sessionCount), path, 'There is no such session'),
+		...(pin.kind === 'start'
+			? wholeProblem(`${path}.minuteOfDay`, pin.minuteOfDay, COURSE_LIMITS.minuteOfDay, 'minutes of the day')
+			: []),
+		...problemIf(pin.kind === 'place' && !PIN_PLACES.includes(pin.place), path, 'There is no such place'),
+		...problemIf('first' in pin && pin.first === pin.second, path, 'Two different steps'),
+	]
+}
+
+function isNumbered(number: number, count: number): boolean {
+	return Number.isInteger(number) && number >= 1 && number <= count
 }
 
 /** A whole number in its range, in words that name the unit. */

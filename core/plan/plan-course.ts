@@ -9,12 +9,17 @@ import { takeHalves } from './compile/halve-class'
 import { listEndless } from './compile/find-endless'
 import { listTooTight } from './compile/find-tight'
 import type { Course } from '../course/course'
+import { checkPlan } from './checker/check-plan'
+import { findBrokenPins, type Pin } from './pins/pin'
+import { placeSwaps, type NamedPlan } from './named-plan'
+import { resolvePins } from './pins/course-pins'
+import type { Plan } from './problem/plan'
 import { giveKeys, nameItems } from '../course/course-items'
 import { ORDINARY_TERMS, type PlanTerms } from './compile/drying-terms'
-import { compareObjectives, FELT_LEVELS } from './problem/objective'
+import { compareObjectives, FELT_LEVELS, type Objective } from './problem/objective'
 
 /** How much the search may do, and what it starts from. */
-export type PlanningEffort = Pick<ExactTerms, 'nodes' | 'shouldStop' | 'start' | 'onProgress'>
+export type PlanningEffort = Pick<ExactTerms, 'nodes' | 'shouldStop' | 'start' | 'near' | 'onProgress'>
 
 /** A plan with all that is needed to show it again, whatever has changed since. */
 export type CoursePlan = ExactPlan & PlanInputs
@@ -49,7 +54,7 @@ export function planCourse(
 	// What can never be kept is named before any search.
 	if (listEndless(compiled.instance).length > 0 || listTooTight(compiled.instance).length > 0)
 		return { course, compiled, terms, ...IMPOSSIBLE }
-	const found = planInHalves(compiled, effort)
+	const found = planInHalves(course, compiled, effort)
 	return { course, terms, ...found }
 }
 
@@ -57,16 +62,24 @@ export function planCourse(
  * The best of the course as it is and with pairs of steps done in halves: each is a problem of its own, and proven best is
  * only what is so among all of them.
  */
-function planInHalves(compiled: CompiledCourse, effort: PlanningEffort): ExactPlan & Pick<PlanInputs, 'compiled'> {
-	const variants = listVariants(compiled)
-	if (variants.length === 1) return { compiled, ...planExactly(compiled.instance, effort) }
+function planInHalves(
+	course: Course,
+	compiled: CompiledCourse,
+	effort: PlanningEffort,
+): ExactPlan & Pick<PlanInputs, 'compiled'> {
+	const variants = listPinned(course, compiled)
+	const search = ({ compiled: variant, pins }: Pinned, terms: PlanningEffort) => {
+		return { compiled: variant, ...planExactly(variant.instance, { ...terms, pins }) }
+	}
+	const [only, second] = variants
+	if (only && !second) return search(only, effort)
 	// The most promising first: time may be over before the others have their turn.
 	const searched = variants
-		.map((variant, v) => ({ v, compiled: variant, ...planExactly(variant.instance, { nodes: 0 }) }))
+		.map((variant, v) => ({ v, variant, ...search(variant, { nodes: 0 }) }))
 		.toSorted(compareVariants)
-		.map(({ v, compiled: variant, plan }) => {
+		.map(({ v, variant, plan }) => {
 			const start = effort.start ?? plan
-			return { v, compiled: variant, ...planExactly(variant.instance, { ...effort, ...(start && { start }) }) }
+			return { v, ...search(variant, { ...effort, ...(start && { start }) }) }
 		})
 		.toSorted(compareVariants)
 		.map(({ v: _, ...variant }) => variant)
@@ -77,6 +90,45 @@ function planInHalves(compiled: CompiledCourse, effort: PlanningEffort): ExactPl
 	if (others.every(isKnown)) return best
 	if (best.status === 'optimal') return { ...best, status: 'feasible', proven: {}, bounds: {} }
 	return { ...best, proven: {}, bounds: {} }
+}
+
+/** A way to work the course, with its pins as pins of that problem. */
+interface Pinned {
+	compiled: CompiledCourse
+	pins: Pin[]
+}
+
+/** The variants in which the most of the pins have something to hold. */
+function listPinned(course: Course, compiled: CompiledCourse): Pinned[] {
+	const variants = listVariants(compiled).map((variant) => ({ compiled: variant, ...resolvePins(course, variant) }))
+	const least = Math.min(...variants.map(({ idle }) => idle.length))
+	return variants.filter(({ idle }) => idle.length === least)
+}
+
+/**
+ * A plan made elsewhere, judged as one of the course.
+ *
+ * @returns undefined: it is none, or breaks a pin
+ */
+export function adoptPlan(
+	course: Course,
+	designs: readonly Design[],
+	terms: PlanTerms,
+	plan: Plan | NamedPlan,
+): { compiled: CompiledCourse; objective: Objective; plan: Plan } | undefined {
+	const whole = compileCourse(course, resolveCourse(course, designs), terms)
+	for (const { compiled, pins } of listPinned(course, whole)) {
+		const placed = isNamed(plan) ? placeSwaps(plan, compiled.instance) : plan
+		const objective = placed && checkPlan(compiled.instance, placed).objective
+		if (placed && objective && findBrokenPins(compiled.instance, placed, pins).length === 0)
+			return { compiled, objective, plan: placed }
+	}
+	return undefined
+}
+
+/** Exchanges by name; a plan without any is both. */
+function isNamed(plan: Plan | NamedPlan): plan is NamedPlan {
+	return typeof plan.swaps[0] === 'string'
 }
 
 /** The course as it is first, then each offer by itself and all together. */

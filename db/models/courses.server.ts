@@ -9,6 +9,7 @@ import {
 	type Sequelize,
 } from 'sequelize'
 import type { Break, Pace, PlanFor } from '../../core/course/course'
+import type { CoursePin } from '../../core/course/course-pin'
 import type { CourseMoney } from '../../core/kit/price-course'
 import type { Picks } from '../../core/design/resolve-design'
 
@@ -27,6 +28,7 @@ export class CourseModel extends Model<InferAttributes<CourseModel>, InferCreati
 	declare endEarly: CreationOptional<boolean>
 	declare storeId: number | null
 	declare waits: Record<string, number> | null
+	declare pins: CreationOptional<CoursePin[] | null>
 	declare money: CreationOptional<CourseMoney | null>
 	declare version: CreationOptional<number>
 	declare peopleVersion: CreationOptional<number>
@@ -79,6 +81,8 @@ export class PlanModel extends Model<InferAttributes<PlanModel>, InferCreationAt
 	declare status: string
 	declare shortfallMinutes: number
 	declare document: object
+	/** Set aside to compare; null: it stands, or stood. */
+	declare asideName: CreationOptional<string | null>
 	declare createdAt: CreationOptional<Date>
 }
 
@@ -104,6 +108,7 @@ export function defineCourses(sequelize: Sequelize): void {
 			endEarly: { type: DataTypes.BOOLEAN, allowNull: false, defaultValue: false },
 			storeId: DataTypes.INTEGER.UNSIGNED,
 			waits: DataTypes.JSON,
+			pins: DataTypes.JSON,
 			money: DataTypes.JSON,
 			version: version(),
 			peopleVersion: version(),
@@ -150,6 +155,7 @@ export function defineCourses(sequelize: Sequelize): void {
 			status: { type: DataTypes.STRING(20), allowNull: false },
 			shortfallMinutes: { type: DataTypes.INTEGER.UNSIGNED, allowNull: false },
 			document: { type: DataTypes.JSON, allowNull: false },
+			asideName: DataTypes.STRING(80),
 			createdAt: DataTypes.DATE(3),
 		},
 		{ sequelize, tableName: 'plans', updatedAt: false },

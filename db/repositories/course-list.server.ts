@@ -43,7 +43,7 @@ const ORDERS: Record<CourseOrder, string> = {
 const FROM = `FROM courses c
 	JOIN (SELECT course_id, COUNT(*) AS sessionCount, MIN(date) AS firstDate, MAX(date) AS lastDate
 		FROM course_sessions GROUP BY course_id) s ON s.course_id = c.id
-	LEFT JOIN plans p ON p.id = (SELECT MAX(id) FROM plans WHERE course_id = c.id)`
+	LEFT JOIN plans p ON p.id = (SELECT MAX(id) FROM plans WHERE course_id = c.id AND aside_name IS NULL)`
 
 const NAMES = `(SELECT GROUP_CONCAT(d.name ORDER BY cd.position SEPARATOR '\\n') FROM course_designs cd
 	JOIN designs d ON d.slug = cd.slug AND d.studio_id = c.studio_id WHERE cd.course_id = c.id)`

@@ -142,8 +142,8 @@ function plainColumns(course: Pick<Course, PlainColumn>) {
 }
 
 function ownColumns(course: Course) {
-	const { storeId = null, waits = {}, homeAfterDays = 0, endEarly = false } = course
-	return { ...plainColumns(course), homeAfterDays, endEarly, storeId, waits }
+	const { storeId = null, waits = {}, pins = [], homeAfterDays = 0, endEarly = false } = course
+	return { ...plainColumns(course), homeAfterDays, endEarly, storeId, waits, pins }
 }
 
 /**
@@ -191,6 +191,7 @@ function toCourse(
 		...(Boolean(row.endEarly) && { endEarly: true }),
 		...(row.storeId !== null && { storeId: row.storeId }),
 		...(row.waits !== null && Object.keys(row.waits).length > 0 && { waits: row.waits }),
+		...(row.pins && row.pins.length > 0 && { pins: row.pins }),
 		designs: designs.map(({ slug, itemKey, itemName, flowersPerStudent, picks, designVersion }) => ({
 			designId: slug,
 			...(itemKey !== null && itemKey !== slug && { key: itemKey }),

@@ -3,8 +3,8 @@ import { isOpenPlan } from '../../core/plan/exact/plan-exactly'
 import type { CoursePlan } from '../../core/plan/plan-course'
 import { readStoredPlan, writeStoredPlan } from '../../core/plan/stored-plan'
 import { NotFoundError } from '../../core/errors'
-import type { Transaction } from 'sequelize'
-import { inTransaction } from '../connection.server'
+import { Op, type Transaction } from 'sequelize'
+import { inTransaction, writing } from '../connection.server'
 import { PlanModel } from '../models/courses.server'
 import { requireCourse } from '../require-course.server'
 import { rememberRows } from '../row-memory.server'
@@ -14,18 +14,23 @@ export interface StoredPlan {
 	fingerprint: string
 	createdAt: Date
 	document: CoursePlan
+	/** Set aside under this name, to compare; null: it stands, or stood. */
+	asideName: string | null
 }
 
 /** Plans kept of one course; older ones go. */
 const PLANS_KEPT = 20
+/** Plans set aside of one course; older ones go. */
+export const ASIDE_KEPT = 12
 
 /** The course's newest plan, or undefined if it has none. */
 export async function findNewestPlan(studioId: number, courseId: number): Promise<StoredPlan | undefined> {
-	const newest = { where: { studioId, courseId }, order: [['id', 'DESC']] as [string, string][], raw: true }
+	const where = { studioId, courseId, asideName: null }
+	const newest = { where, order: [['id', 'DESC']] as [string, string][], raw: true }
 	const row = await PlanModel.findOne({ ...newest, attributes: ['id', 'fingerprint', 'createdAt'] })
 	if (!row) return undefined
 	const document = knownPlans.get(String(row.id))
-	if (document) return { id: row.id, fingerprint: row.fingerprint, createdAt: row.createdAt, document }
+	if (document) return { id: row.id, fingerprint: row.fingerprint, createdAt: row.createdAt, document, asideName: null }
 	const whole = await PlanModel.findOne({ where: { studioId, courseId, id: row.id }, raw: true })
 	// Gone between the two: there are newer ones.
 	return whole ? toStoredPlan(whole) : findNewestPlan(studioId, courseId)
@@ -34,15 +39,34 @@ export async function findNewestPlan(studioId: number, courseId: number): Promis
 /** A plan is written once and never changed. */
 const knownPlans = rememberRows<CoursePlan>(200)
 
-/** The plans kept of a course, the newest first. */
+/** The plans kept of a course, the newest first; without those set aside. */
 export async function listPlans(studioId: number, courseId: number): Promise<StoredPlan[]> {
-	const rows = await PlanModel.findAll({ where: { studioId, courseId }, order: [['id', 'DESC']], limit: PLANS_KEPT })
+	const where = { studioId, courseId, asideName: null }
+	const rows = await PlanModel.findAll({ where, order: [['id', 'DESC']], limit: PLANS_KEPT })
 	return rows.map(toStoredPlan)
 }
 
-/** How many plans of a course are kept. */
-export function countPlans(studioId: number, courseId: number): Promise<number> {
-	return PlanModel.count({ where: { studioId, courseId } })
+/** The plans set aside to compare, the newest first. */
+export async function listAside(studioId: number, courseId: number): Promise<StoredPlan[]> {
+	const where = { studioId, courseId, asideName: { [Op.ne]: null } }
+	const rows = await PlanModel.findAll({ where, order: [['id', 'DESC']], limit: ASIDE_KEPT })
+	return rows.map(toStoredPlan)
+}
+
+/** How many plans of a course are kept, and how many are set aside. */
+export async function countPlans(studioId: number, courseId: number): Promise<{ kept: number; aside: number }> {
+	const [kept, aside] = await Promise.all([
+		PlanModel.count({ where: { studioId, courseId, asideName: null } }),
+		PlanModel.count({ where: { studioId, courseId, asideName: { [Op.ne]: null } } }),
+	])
+	return { kept, aside }
+}
+
+/** @throws {NotFoundError} the studio's course has no such plan set aside */
+export async function deleteAside(studioId: number, courseId: number, id: number): Promise<void> {
+	const where = { studioId, courseId, id, asideName: { [Op.ne]: null } }
+	if ((await writing(() => PlanModel.destroy({ where }))) === 0)
+		throw new NotFoundError('There is no such plan any more.')
 }
 
 /** @throws {NotFoundError} the studio's course has no such plan */
@@ -52,8 +76,8 @@ export async function getPlan(studioId: number, courseId: number, id: number): P
 	return toStoredPlan(row)
 }
 
-function toStoredPlan({ id, fingerprint, createdAt, document }: PlanModel): StoredPlan {
-	return { id, fingerprint, createdAt, document: knownPlans.keep(String(id), readStoredPlan(document)) }
+function toStoredPlan({ id, fingerprint, createdAt, document, asideName }: PlanModel): StoredPlan {
+	return { id, fingerprint, createdAt, asideName, document: knownPlans.keep(String(id), readStoredPlan(document)) }
 }
 
 /**
@@ -62,7 +86,12 @@ function toStoredPlan({ id, fingerprint, createdAt, document }: PlanModel): Stor
  */
 export function createPlan(
 	studioId: number,
-	{ courseId, fingerprint, document }: { courseId: number; fingerprint: string; document: CoursePlan },
+	{
+		courseId,
+		fingerprint,
+		document,
+		asideName = null,
+	}: { courseId: number; fingerprint: string; document: CoursePlan; asideName?: string | null },
 	within?: Transaction,
 ): Promise<number> {
 	return inTransaction(async (transaction) => {
@@ -72,11 +101,12 @@ export function createPlan(
 		const status = isOpenPlan(document) ? 'unknown' : document.status
 		const shortfallMinutes = objective?.shortfall ?? 0
 		const { id } = await PlanModel.create(
-			{ studioId, courseId, fingerprint, status, shortfallMinutes, document: writeStoredPlan(document) },
+			{ studioId, courseId, fingerprint, status, shortfallMinutes, document: writeStoredPlan(document), asideName },
 			{ transaction },
 		)
-		const newest = { where: { studioId, courseId }, attributes: ['id'], order: [['id', 'DESC']] as [string, string][] }
-		const surplus = await PlanModel.findAll({ ...newest, offset: PLANS_KEPT, limit: 100, transaction })
+		const [alike, offset] = asideName === null ? [null, PLANS_KEPT] : [{ [Op.ne]: null }, ASIDE_KEPT]
+		const newest = { where: { studioId, courseId, asideName: alike }, order: [['id', 'DESC']] as [string, string][] }
+		const surplus = await PlanModel.findAll({ ...newest, attributes: ['id'], offset, limit: 100, transaction })
 		const gone = surplus.map((row) => row.id)
 		if (gone.length > 0) await PlanModel.destroy({ where: { studioId, courseId, id: gone }, transaction })
 		return id

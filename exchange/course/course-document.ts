@@ -14,6 +14,7 @@ import { stockKey, type Stock, type StockItem, type StockKind } from '../../core
 import type { Student } from '../../core/kit/student'
 import type { Supplier } from '../../core/materials/buying/plan-orders'
 import type { GaugeStandard } from '../../core/materials/wire-gauge'
+import type { NamedPlan } from '../../core/plan/named-plan'
 import type { DesignInCourse } from '../../core/plan/compile/compile-course'
 import { resolveCourse } from '../../core/plan/plan-course'
 import { ORDINARY_TERMS, roomOf, storeOf, type PlanTerms } from '../../core/plan/compile/drying-terms'
@@ -38,6 +39,8 @@ export interface CourseDocument {
 	terms: PlanTerms
 	/** YYYY-MM-DD. */
 	today: string | undefined
+	/** The one that stands, where the file holds one; whether it is a plan of the course is not judged here. */
+	plan: NamedPlan | undefined
 }
 
 /** As it stands in the file: what has a usual value may be left out. */
@@ -63,6 +66,7 @@ interface Written {
 		offers?: { supplierId: string; kind: StockKind; name: string; amount: number; priceCents: number }[]
 	}
 	kitTerms?: Partial<KitTerms>
+	plan?: NamedPlan
 }
 
 interface WrittenPlace {
@@ -79,7 +83,7 @@ const STORE_ID = 0
 export function readCourseDocument(document: unknown): CourseDocument {
 	refuseNewer(document)
 	const written = readAgainst<Written>(courseSchema, upgrade(document))
-	const { course, designs, students = [], stock = {}, kitTerms, stockLengthsMm, today } = written
+	const { course, designs, students = [], stock = {}, kitTerms, stockLengthsMm, today, plan } = written
 	const read = designs.map((design, d) => readDesignAt(design, d))
 	const problems = course.designs.flatMap(({ designId }, d): FieldProblem[] => {
 		return read.some(({ id }) => id === designId)
@@ -95,6 +99,7 @@ export function readCourseDocument(document: unknown): CourseDocument {
 	const chosen = course.designs.flatMap(({ designId }) => read.find(({ id }) => id === designId) ?? [])
 	return {
 		today,
+		plan,
 		course: filled,
 		terms: toTerms(written),
 		designs: chosen,
@@ -132,7 +137,8 @@ export function writeCourseDocument({
 	students,
 	stockLengthsMm,
 	terms,
-}: Pick<CourseDocument, 'course' | 'designs' | 'students' | 'stockLengthsMm' | 'terms'>): object {
+	plan,
+}: Pick<CourseDocument, 'course' | 'designs' | 'students' | 'stockLengthsMm' | 'terms' | 'plan'>): object {
 	const { sessions, designs: chosen, storeId, ...plain } = course
 	const rooms = [...new Set(sessions.map(({ roomId }) => roomOf(terms, roomId)))]
 	const { confidence, standard, zone, ownedTools = {} } = terms
@@ -154,6 +160,7 @@ export function writeCourseDocument({
 		designs: designs.filter(({ id }, d) => designs.findIndex((other) => other.id === id) === d),
 		...(students.length > 0 && { students }),
 		stockLengthsMm,
+		...(plan && { plan }),
 	}
 }
 

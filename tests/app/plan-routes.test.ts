@@ -1,11 +1,22 @@
 /** The plan's screen: a plan chosen, an earlier one brought back, ways out taken; called as functions, on the real database. */
 import { beforeAll, beforeEach, describe, expect, test } from 'vitest'
+import * as again from '../../app/course/routes/course-again/route'
+import * as choose from '../../app/course/routes/course-choose/route'
+import * as importing from '../../app/course/routes/course-import/route'
 import * as newCourse from '../../app/course/routes/course-new/route'
 import * as plan from '../../app/plan/routes/course-plan/route'
+import * as files from '../../app/kit/routes/course-files/route'
+import * as compare from '../../app/plan/routes/course-plan-compare/route'
 import * as history from '../../app/plan/routes/course-plan-history/route'
 import * as problem from '../../app/plan/routes/course-plan-problem/route'
 import * as waysOut from '../../app/plan/routes/course-ways-out/route'
+import { updatePlannedCourse } from '../../app/plan/save-course.server'
+import type { PlanProblem } from '../../app/plan/solving/use-plan-search'
+import { TrialDesk } from '../../app/plan/trial/try-course'
+import { memberContext } from '../../app/shared/http/contexts'
 import type { Course } from '../../core/course/course'
+import type { CoursePin } from '../../core/course/course-pin'
+import { applyEdit } from '../../core/plan/edit/course-edit'
 import type { TriedWay } from '../../core/plan/ways-out/way-out'
 import { findAlternatives } from '../../core/plan/exact/find-alternatives'
 import type { Instance } from '../../core/plan/problem/instance'
@@ -14,7 +25,7 @@ import type { Plan } from '../../core/plan/problem/plan'
 import { getCourse } from '../../db/repositories/courses.server'
 import { answerOf, call, thrownBy } from '../support/call-route'
 import { demoCourse } from '../support/demo-designs'
-import { foundStudio, freshDatabase, type TestStudio } from '../support/studios'
+import { contextOf, foundStudio, freshDatabase, type TestStudio } from '../support/studios'
 
 const calla = demoCourse('Calla lily taster')
 let studio: TestStudio
@@ -82,20 +93,22 @@ describe('a plan chosen instead of the one that stands', () => {
 		expect((await plan.loader(call(studio, '/', { params }))).planId).toBe(planId)
 	})
 
-	test('an earlier plan is not brought back once the course has changed', async () => {
+	test('an earlier plan comes back with the course as it was for it', async () => {
 		const { id, params } = await makeCourse()
-		const { version, planId } = await plan.loader(call(studio, '/', { params }))
+		const before = await plan.loader(call(studio, '/', { params }))
+		const { version, planId } = before
 		const later = { intent: 'end-later', version, minutes: 30 }
 		await answerOf(plan.action(call(studio, '/', { params, body: later })))
-		expect((await getCourse(studio.studioId, id)).sessions.at(-1)?.endMin).toBe(
-			(calla.sessions.at(-1)?.endMin ?? 0) + 30,
-		)
+		const end = calla.sessions.at(-1)?.endMin ?? 0
+		expect((await getCourse(studio.studioId, id)).sessions.at(-1)?.endMin).toBe(end + 30)
 
 		const answer = await answerOf(
 			plan.action(call(studio, '/', { params, body: { intent: 'bring-back', version: version + 1, planId } })),
 		)
 
-		expect(answer.status).toBe(409)
+		expect(answer.status).toBe(302)
+		expect((await getCourse(studio.studioId, id)).sessions.at(-1)?.endMin).toBe(end)
+		expect((await plan.loader(call(studio, '/', { params }))).objective).toEqual(before.objective)
 	})
 
 	test('of another studio can be neither seen nor kept', async () => {
@@ -110,6 +123,158 @@ describe('a plan chosen instead of the one that stands', () => {
 			expect(await thrownBy(work)).toMatchObject({ init: { status: 404 } })
 		}
 		expect((await answerOf(plan.action(call(stranger, '/', { params, body })))).status).toBe(404)
+	})
+})
+
+describe('what was tried by hand', () => {
+	/** A step of the course settled in its last session, with the plan that this gives. */
+	async function tryPin(params: object) {
+		const response = (await problem.loader(call(studio, '/', { params }))) as Response
+		const materials = (await response.json()) as PlanProblem
+		const desk = new TrialDesk(materials)
+		const { story } = await plan.loader(call(studio, '/', { params }))
+		const tiles = story?.sessions.flatMap(({ tiles: own }) => own) ?? []
+		const last = story?.sessions.length ?? 1
+		for (const { taskId } of tiles.toReversed()) {
+			const pin: CoursePin = { kind: 'start', task: taskId, session: last, minuteOfDay: tiles.at(-1)?.endMin ?? 0 }
+			const course = applyEdit(materials.course, { kind: 'pin', pin })
+			const { plan: found, shown } = desk.lay(course, { nodes: 600 }, null)
+			if (found && shown.objective?.shortfall === 0) return { pin, course: writable(course), found, shown }
+		}
+		throw new Error('no step can be moved')
+	}
+
+	/** As the page sends it. */
+	function writable({ designs, ...rest }: Course): string {
+		return JSON.stringify({ ...rest, designs: designs.map(({ designVersion: _, ...item }) => item) })
+	}
+
+	test('is kept with the very plan that was seen, and the pin is lifted without scripts too', async () => {
+		const { id, params } = await makeCourse()
+		const { version, planId } = await plan.loader(call(studio, '/', { params }))
+		const { pin, course, found, shown } = await tryPin(params)
+		const body = { intent: 'keep-trial', version, planId, course, plan: JSON.stringify(found) }
+
+		const kept = await answerOf(plan.action(call(studio, '/', { params, body })))
+
+		expect(kept.status).toBe(200)
+		expect((await getCourse(studio.studioId, id)).pins).toEqual([pin])
+		const after = await plan.loader(call(studio, '/', { params }))
+		expect([after.isOutdated, after.objective]).toEqual([false, shown.objective])
+		// Once more from a window that has not seen it.
+		expect((await answerOf(plan.action(call(studio, '/', { params, body })))).status).toBe(409)
+
+		const lift = { intent: 'lift-pin', version: version + 1, pin: JSON.stringify(pin) }
+		await answerOf(plan.action(call(studio, '/', { params, body: lift })))
+		expect((await getCourse(studio.studioId, id)).pins).toBeUndefined()
+	})
+
+	test('stays with the course when its form is saved, but for sessions that go', async () => {
+		const { id, params } = await makeCourse({
+			sessions: [...calla.sessions, { ...calla.sessions[0]!, date: '2027-01-04' }],
+		})
+		const { version, planId } = await plan.loader(call(studio, '/', { params }))
+		const { pin, course, found } = await tryPin(params)
+		const body = { intent: 'keep-trial', version, planId, course, plan: JSON.stringify(found) }
+		await answerOf(plan.action(call(studio, '/', { params, body })))
+		const { id: _, version: now, pins, waits: __, ...stored } = await getCourse(studio.studioId, id)
+		expect(pins).toEqual([pin])
+
+		const form = { ...stored, designs: calla.designs, sessions: stored.sessions.slice(0, -1), version: now }
+		await answerOf(choose.action(call(studio, '/', { params, body: form })))
+
+		expect((await getCourse(studio.studioId, id)).pins).toBeUndefined()
+	})
+
+	test('is set aside, compared, taken, and forgotten; the plan that stands stays', async () => {
+		const { id, params } = await makeCourse()
+		const { version, planId } = await plan.loader(call(studio, '/', { params }))
+		const { pin, course, found } = await tryPin(params)
+		const aside = { intent: 'set-aside', version, name: 'Later', course, plan: JSON.stringify(found) }
+		expect((await answerOf(plan.action(call(studio, '/', { params, body: aside })))).status).toBe(200)
+
+		expect((await plan.loader(call(studio, '/', { params }))).planId).toBe(planId)
+		expect((await getCourse(studio.studioId, id)).pins).toBeUndefined()
+		const { compared, offered } = await compare.loader(call(studio, '/', { params }))
+		expect(offered.map(({ name }) => name.asideName)).toEqual([null, 'Later'])
+		expect(compared.map(({ figures }) => figures.pins)).toEqual([0, 1])
+		expect(compared[1]?.differences).not.toEqual([])
+
+		const later = compared[1]?.id ?? 0
+		const take = { intent: 'bring-back', version, planId: later }
+		expect((await answerOf(plan.action(call(studio, '/', { params, body: take })))).status).toBe(302)
+		expect((await getCourse(studio.studioId, id)).pins).toEqual([pin])
+		const forget = { intent: 'forget-aside', version: version + 1, planId: later }
+		expect((await answerOf(plan.action(call(studio, '/', { params, body: forget })))).status).toBe(302)
+		// One that stood is no plan to forget.
+		const other = { ...forget, planId }
+		expect((await answerOf(plan.action(call(studio, '/', { params, body: other })))).status).toBe(404)
+		expect((await compare.loader(call(studio, '/', { params }))).offered.map(({ name }) => name.stands)).toEqual([
+			true,
+			false,
+		])
+	})
+
+	test.each([
+		{ name: 'no course', change: { course: '{' }, status: 400 },
+		{
+			name: 'a pin of no kind',
+			change: { course: JSON.stringify({ ...calla, pins: [{ kind: 'glue' }] }) },
+			status: 400,
+		},
+		{ name: 'a plan of something else', change: { plan: '{"placements":{},"swaps":[],"extension":0}' }, status: 400 },
+		{ name: 'another plan that stood', change: { planId: 4_000_000 }, status: 409 },
+	])('is refused where it is $name', async ({ change, status }) => {
+		const { id, params } = await makeCourse()
+		const { version, planId } = await plan.loader(call(studio, '/', { params }))
+		const { course, found } = await tryPin(params)
+		const body = { intent: 'keep-trial', version, planId, course, plan: JSON.stringify(found), ...change }
+
+		expect((await answerOf(plan.action(call(studio, '/', { params, body })))).status).toBe(status)
+		expect((await getCourse(studio.studioId, id)).version).toBe(version)
+	})
+})
+
+describe('a course for others', () => {
+	const idOf = (to: string | undefined) => Number(/\/courses\/(\d+)\/plan/.exec(to ?? '')?.[1])
+
+	test('is made again for a new group, with its plan', async () => {
+		const { id, params } = await makeCourse()
+		const before = await plan.loader(call(studio, '/', { params }))
+		const body = { name: 'Callas again', firstDate: '2026-09-03', studentCount: 5 }
+
+		const { to } = await answerOf(again.action(call(studio, '/', { params, body })))
+
+		const copy = await getCourse(studio.studioId, idOf(to))
+		expect(copy).toMatchObject({ name: 'Callas again', studentCount: 5 })
+		expect(copy.sessions[0]?.date).toBe('2026-09-03')
+		expect((await getCourse(studio.studioId, id)).name).toBe(calla.name)
+		const after = await plan.loader(call(studio, '/', { params: { courseId: String(copy.id) } }))
+		expect([after.isOutdated, after.objective?.shortfall]).toEqual([false, before.objective?.shortfall])
+	})
+
+	test('goes out as one file and comes in as it was, at another studio too', async () => {
+		const { id, params } = await makeCourse()
+		const { version, names } = await plan.loader(call(studio, '/', { params }))
+		const [task = ''] = Object.keys(names)
+		const stored = await getCourse(studio.studioId, id)
+		const pins: CoursePin[] = [{ kind: 'session', task, session: 1 }]
+		await updatePlannedCourse(contextOf(studio).get(memberContext).studio, { ...stored, pins })
+		expect((await getCourse(studio.studioId, id)).version).toBe(version + 1)
+		const download = async (who: TestStudio, courseId: number) => {
+			const at = { params: { courseId: String(courseId), file: 'course.json' } }
+			return ((await files.loader(call(who, '/', at))) as Response).text()
+		}
+		const text = await download(studio, id)
+
+		const { to } = await answerOf(importing.action(call(stranger, '/', { body: { text } })))
+
+		expect(JSON.parse(await download(stranger, idOf(to)))).toEqual(JSON.parse(text))
+		const { to: twice } = await answerOf(importing.action(call(stranger, '/', { body: { text } })))
+		expect((await getCourse(stranger.studioId, idOf(twice))).designs).toEqual(
+			(await getCourse(stranger.studioId, idOf(to))).designs,
+		)
+		expect((await answerOf(importing.action(call(stranger, '/', { body: { text: '{}' } })))).status).toBe(400)
 	})
 })
 

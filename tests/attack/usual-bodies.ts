@@ -13,6 +13,7 @@ import { photoActions } from '../../app/design/schemas/photo'
 import { importActions } from '../../app/design/schemas/import-designs'
 import { moneySchema } from '../../app/kit/schemas/money'
 import { lookSchema } from '../../app/account/schemas/look'
+import { againSchema, importCourseSchema } from '../../app/course/schemas/share-course'
 import { courseListActions } from '../../app/course/schemas/course-list'
 import { signInSchema } from '../../app/account/schemas/sign-in'
 import { demoCourse, demoDesign } from '../support/demo-designs'
@@ -25,6 +26,8 @@ const USUAL: Record<string, readonly object[]> = {
 	'/look': [sampleOf(lookSchema), { light: 'night' }],
 	'/courses': byIntent(courseListActions),
 	'/courses/new': [course],
+	'/courses/import': [{ text: JSON.stringify({ format: 'calycine-course' }) }, sampleOf(importCourseSchema)],
+	'/courses/:courseId/again': [sampleOf(againSchema), { name: 'Again', firstDate: '2026-09-03', studentCount: 5 }],
 	'/courses/what-fits': [sampleOf(makeCourseSchema)],
 	'/courses/:courseId': [course],
 	'/courses/:courseId/plan': byIntent(planActions),

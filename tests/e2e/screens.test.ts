@@ -41,12 +41,15 @@ const SCREENS = [
 	'/courses',
 	'/courses?q=nothing-like-that',
 	'/courses/new',
+	'/courses/import',
+	'/courses/1/again',
 	'/courses/what-fits?sessions=2&wires=no',
 	'/courses/1',
 	'/courses/1/plan',
 	'/courses/1/plan?step=magnolia%2Fouter-dust',
 	'/courses/1/plan?session=2',
 	'/courses/2/plan',
+	'/courses/1/plan/compare',
 	'/courses/2/plan/history',
 	'/courses/1/kits',
 	'/courses/1/kits?view=class',
@@ -72,29 +75,57 @@ const SCREENS = [
 	'/nowhere',
 ]
 
-describe('every screen', () => {
-	test.each(SCREENS.map((screen, index) => ({ screen, nightSize: NIGHT_SIZES[index % NIGHT_SIZES.length] ?? TABLET })))(
-		'$screen has no finding for accessibility, fits every width, and complains of nothing',
-		async ({ screen, nightSize }) => {
-			visitor.complaints.length = 0
-			await page.setViewportSize(DESK)
-			await page.goto(screen)
-			await page.waitForLoadState('networkidle')
+/** Two at a time: while one page is scanned, the other is loaded. */
+const READERS = 2
 
-			for (const size of WIDTHS) {
-				await page.setViewportSize(size)
-				const overflow = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)
-				expect(`${size.width}: ${Math.max(0, overflow)} px too wide`).toBe(`${size.width}: 0 px too wide`)
+describe('every screen', () => {
+	const free: Visitor[] = []
+	const waiting: ((reader: Visitor) => void)[] = []
+	beforeAll(async () => {
+		for (let r = 0; r < READERS; r++) free.push(await visit(bench, { reducedMotion: 'reduce' }))
+	})
+	const take = () => free.pop() ?? new Promise<Visitor>((resolve) => waiting.push(resolve))
+	const giveBack = (reader: Visitor) => {
+		const next = waiting.shift()
+		if (next) next(reader)
+		else free.push(reader)
+	}
+
+	test.concurrent.each(
+		SCREENS.map((screen, index) => ({ screen, nightSize: NIGHT_SIZES[index % NIGHT_SIZES.length] ?? TABLET })),
+	)(
+		'$screen has no finding for accessibility, fits every width, and complains of nothing',
+		// Most of it is waiting for its turn.
+		{ timeout: 900_000 },
+		async ({ screen, nightSize }) => {
+			const reader = await take()
+			try {
+				await readScreen(reader, screen, nightSize)
+			} finally {
+				giveBack(reader)
 			}
-			expect(await scan(page), 'by day, on the desk').toEqual([])
-			await page.emulateMedia({ colorScheme: 'dark' })
-			await page.setViewportSize(nightSize)
-			expect(await scan(page), `by night, ${nightSize.width} wide`).toEqual([])
-			await page.emulateMedia({ colorScheme: 'light' })
-			expect(visitor.complaints.splice(0).filter((line) => !line.includes('404'))).toEqual([])
 		},
 	)
 })
+
+async function readScreen({ page: own, complaints }: Visitor, screen: string, nightSize: typeof DESK): Promise<void> {
+	complaints.length = 0
+	await own.emulateMedia({ colorScheme: 'light' })
+	await own.setViewportSize(DESK)
+	await own.goto(screen)
+	await own.waitForLoadState('networkidle')
+
+	for (const size of WIDTHS) {
+		await own.setViewportSize(size)
+		const overflow = await own.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)
+		expect(`${size.width}: ${Math.max(0, overflow)} px too wide`).toBe(`${size.width}: 0 px too wide`)
+	}
+	expect(await scan(own), 'by day, on the desk').toEqual([])
+	await own.emulateMedia({ colorScheme: 'dark' })
+	await own.setViewportSize(nightSize)
+	expect(await scan(own), `by night, ${nightSize.width} wide`).toEqual([])
+	expect(complaints.splice(0).filter((line) => !line.includes('404'))).toEqual([])
+}
 
 describe('light and size', () => {
 	const backgroundOf = (one: Page) => one.evaluate(() => getComputedStyle(document.body).backgroundColor)

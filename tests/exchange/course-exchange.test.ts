@@ -1,5 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
+import type { CoursePin } from '../../core/course/course-pin'
+import type { Placement } from '../../core/plan/problem/plan'
 import { PACES, type Course } from '../../core/course/course'
 import { dayCourse } from '../../core/drying/climate-presets'
 import type { Place } from '../../core/drying/place'
@@ -60,6 +62,7 @@ describe('a course in the exchange form', () => {
 			students: [makeStudent({ name: 'One', avoids: ['egg'] })],
 			stockLengthsMm: [360],
 			terms: { ...ORDINARY_TERMS, confidence: 0.8, places: [BENCH, CUPBOARD], ownedTools: { veiner: 3 } },
+			plan: undefined,
 		}
 
 		const read = readCourseDocument(JSON.parse(JSON.stringify(writeCourseDocument(document))))
@@ -72,6 +75,42 @@ describe('a course in the exchange form', () => {
 			sessions.map(({ roomId }) => [roomOf(given, roomId), storeOf(given, storeId)].map(({ id: _, ...place }) => place))
 		expect(plan(read.terms, read.course.sessions, read.course.storeId)).toEqual(plan(terms, course.sessions))
 		expect(readCourseDocument(JSON.parse(JSON.stringify(writeCourseDocument(read))))).toEqual(read)
+	})
+
+	test('brings what is settled, and its plan, whatever they are', () => {
+		const task = fc.string({ minLength: 1, maxLength: 30 })
+		const session = fc.integer({ min: 1, max: 3 })
+		const pin = fc.oneof<fc.Arbitrary<CoursePin>[]>(
+			fc.record({ kind: fc.constant('session'), task, session }),
+			fc.record({ kind: fc.constant('start'), task, session, minuteOfDay: fc.integer({ min: 0, max: 1440 }) }),
+			fc.record({ kind: fc.constant('place'), task, place: fc.constantFrom('class', 'ahead', 'home', 'dropped') }),
+			fc.record({ kind: fc.constant('swap'), from: task, to: task, isSwapped: fc.boolean() }),
+		)
+		const run = fc.record({ start: fc.integer({ min: 0, max: 40_000 }), units: fc.integer({ min: 1, max: 30 }) })
+		const placement = fc.oneof<fc.Arbitrary<Placement>[]>(
+			fc.record({ place: fc.constantFrom('class', 'home'), runs: fc.array(run, { maxLength: 4 }) }),
+			fc.record({ place: fc.constantFrom('ahead', 'dropped') }),
+		)
+		const named = fc.record({
+			placements: fc.dictionary(fc.stringMatching(/^[a-z/]{1,12}$/), placement, { noNullPrototype: true }),
+			swaps: fc.array(task, { maxLength: 4 }),
+			breaks: fc.array(fc.integer({ min: 0, max: 40_000 }), { maxLength: 3 }),
+			extension: fc.constant(0),
+		})
+		const designs = [demoDesign('magnolia')]
+		fc.assert(
+			fc.property(fc.array(pin, { minLength: 1, maxLength: 8 }), named, (pins, plan) => {
+				const course = { ...demoCourse('Magnolia on Thursdays'), pins }
+				const terms = { ...ORDINARY_TERMS, places: [BENCH, CUPBOARD] }
+				const written = writeCourseDocument({ course, designs, students: [], stockLengthsMm: [360], terms, plan })
+
+				const read = readCourseDocument(JSON.parse(JSON.stringify(written)))
+
+				expect(read.course.pins).toEqual(pins)
+				expect(read.plan).toEqual(plan)
+			}),
+			{ numRuns: 40 },
+		)
 	})
 
 	test('of the first form is the same course, in an ordinary room', () => {

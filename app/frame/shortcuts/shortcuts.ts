@@ -38,6 +38,17 @@ export const SHORTCUT_GROUPS: readonly { head: string; shortcuts: readonly Short
 		shortcuts: Object.entries(COURSE_KEYS).map(([keys, { words }]) => ({ keys, words })),
 	},
 	{
+		head: 'On the picture of a plan',
+		shortcuts: [
+			{ keys: 'Space', words: 'take up a step, tea or the end of a session, and lay it down' },
+			{ keys: '← →', words: 'five minutes earlier or later; with Shift one' },
+			{ keys: '↑ ↓', words: 'to another session' },
+			{ keys: 'Esc', words: 'leave it where it was' },
+			{ keys: '+ −', words: 'look nearer, or from further' },
+			{ keys: 'Ctrl Z', words: 'undo; with Shift redo' },
+		],
+	},
+	{
 		head: 'In the editor of a design',
 		shortcuts: [
 			{ keys: 'Ctrl Z', words: 'undo' },

@@ -9,6 +9,10 @@ const MINUTES = `Whole minutes from ${waitMinutes.min} to ${waitMinutes.max} (30
 /** Of a plan as JSON. */
 const MOST_CHARACTERS = 400_000
 
+const planText = string().required().max(MOST_CHARACTERS)
+/** A course as JSON. */
+const courseText = string().required().max(MOST_CHARACTERS)
+
 /** Of the course as it was shown. */
 const version = rowVersion()
 /** Which wait. */
@@ -32,9 +36,20 @@ export const planActions = {
 	'keep-plan': object({
 		version,
 		planId: rowId().required(),
-		plan: string().required().max(MOST_CHARACTERS),
+		plan: planText,
 	}).noUnknown(),
+	/** Another plan that is kept, with the course as it was for it. */
 	'bring-back': object({ version, planId: rowId().required() }).noUnknown(),
+	/** What was tried by hand: the course, and the plan that was seen for it. */
+	'keep-trial': object({ version, planId: rowId().required(), course: courseText, plan: planText }).noUnknown(),
+	'set-aside': object({
+		version,
+		name: string().trim().required('Give it a name').max(80, 'At most 80 characters'),
+		course: courseText,
+		plan: planText,
+	}).noUnknown(),
+	'forget-aside': object({ version, planId: rowId().required() }).noUnknown(),
+	'lift-pin': object({ version, pin: string().required().max(1_000) }).noUnknown(),
 }
 
 export type PlanAction = IntentOf<typeof planActions>

@@ -2,13 +2,14 @@
 import { expose } from 'comlink'
 import { findAlternatives, type Alternative } from '../../../core/plan/exact/find-alternatives'
 import { planExactly, type ExactPlan } from '../../../core/plan/exact/plan-exactly'
-import type { Instance } from '../../../core/plan/problem/instance'
-import type { Plan } from '../../../core/plan/problem/plan'
 import { planWithoutWait, type Freed } from '../../../core/plan/why/free-wait'
+import type { PlanProblem } from './use-plan-search'
 
 /** Each alternative is sought for so long at most. */
 const ALTERNATIVE_MS = 1500
 const PROGRESS_MS = 120
+
+type Problem = Pick<PlanProblem, 'compiled' | 'pins' | 'plan'>
 
 function within(ms: number) {
 	const end = performance.now() + ms
@@ -17,16 +18,12 @@ function within(ms: number) {
 
 const worker = {
 	/** @param onProgress - told of better plans and bounds, now and then */
-	improve(
-		instance: Instance,
-		start: Plan | undefined,
-		ms: number,
-		onProgress: (progress: ExactPlan) => void,
-	): ExactPlan {
+	improve({ compiled, pins, plan }: Problem, ms: number, onProgress: (progress: ExactPlan) => void): ExactPlan {
 		let told = -Infinity
-		return planExactly(instance, {
+		return planExactly(compiled.instance, {
+			pins,
 			shouldStop: within(ms),
-			...(start && { start }),
+			...(plan && { start: plan }),
 			onProgress: (progress) => {
 				if (performance.now() - told < PROGRESS_MS) return
 				told = performance.now()
@@ -35,9 +32,10 @@ const worker = {
 		})
 	},
 
-	alternatives(instance: Instance, start: Plan | undefined): Alternative[] {
+	alternatives({ compiled, pins, plan }: Problem): Alternative[] {
 		let isOver = within(ALTERNATIVE_MS)
-		return findAlternatives(instance, start, {
+		return findAlternatives(compiled.instance, plan, {
+			pins,
 			shouldStop: () => isOver(),
 			onSearch: () => {
 				isOver = within(ALTERNATIVE_MS)
@@ -45,8 +43,8 @@ const worker = {
 		})
 	},
 
-	without(instance: Instance, arc: number, plan: Plan): Freed | undefined {
-		return planWithoutWait(instance, arc, plan, { shouldStop: within(ALTERNATIVE_MS) })
+	without({ compiled, pins, plan }: Problem, arc: number): Freed | undefined {
+		return plan && planWithoutWait(compiled.instance, arc, plan, { pins, shouldStop: within(ALTERNATIVE_MS) })
 	},
 }
 

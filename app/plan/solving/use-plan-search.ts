@@ -1,9 +1,13 @@
 /** A search for plans in a thread of the browser, started and stopped by hand. */
 import { proxy, wrap, type Remote } from 'comlink'
 import { useEffect, useRef, useState } from 'react'
+import type { Course } from '../../../core/course/course'
+import type { Design } from '../../../core/design/design'
 import type { CompiledCourse } from '../../../core/plan/compile/compiled-course'
+import type { PlanTerms } from '../../../core/plan/compile/drying-terms'
 import type { Alternative } from '../../../core/plan/exact/find-alternatives'
 import type { ExactPlan } from '../../../core/plan/exact/plan-exactly'
+import type { Pin } from '../../../core/plan/pins/pin'
 import type { Plan } from '../../../core/plan/problem/plan'
 import type { Freed } from '../../../core/plan/why/free-wait'
 import type { PlanWorker } from './plan.worker'
@@ -11,7 +15,14 @@ import type { PlanWorker } from './plan.worker'
 /** What the search starts from, as the server has it. */
 export interface PlanProblem {
 	compiled: CompiledCourse
+	/** What is settled, as pins of that problem. */
+	pins: Pin[]
 	plan: Plan | undefined
+	/** As they are now; the plan may have been made from others. */
+	course: Course
+	version: number
+	designs: Design[]
+	terms: PlanTerms
 }
 
 export type SearchState =
@@ -63,20 +74,20 @@ export function usePlanSearch(courseId: number) {
 				const onProgress = proxy((best: ExactPlan) => {
 					setState((now) => (now.kind === 'improving' ? { ...now, best } : now))
 				})
-				const best = await planner.improve(problem.compiled.instance, problem.plan, IMPROVE_MS, onProgress)
+				const best = await planner.improve(problem, IMPROVE_MS, onProgress)
 				setState({ kind: 'improved', problem, best, isStopped: false })
 			})
 		},
 		compare: async () => {
 			setState({ kind: 'comparing' })
 			await begin(async (problem, planner) => {
-				const alternatives = await planner.alternatives(problem.compiled.instance, problem.plan)
+				const alternatives = await planner.alternatives(problem)
 				setState({ kind: 'compared', problem, alternatives })
 			})
 		},
 		/** What would change without the wait of an arc. */
 		without: (arc: number): Promise<Freed | undefined> => {
-			return begin(async ({ compiled, plan }, planner) => plan && planner.without(compiled.instance, arc, plan))
+			return begin(async (problem, planner) => planner.without(problem, arc))
 		},
 		stop: () => {
 			end()
@@ -92,7 +103,7 @@ export function usePlanSearch(courseId: number) {
 	}
 }
 
-async function fetchProblem(courseId: number): Promise<PlanProblem> {
+export async function fetchProblem(courseId: number): Promise<PlanProblem> {
 	const response = await fetch(`/courses/${courseId}/plan/problem`)
 	if (!response.ok) throw new Error(`the plan could not be fetched: ${response.status}`)
 	return (await response.json()) as PlanProblem

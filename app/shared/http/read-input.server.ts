@@ -78,7 +78,7 @@ export async function readUpload<S extends ObjectSchema<object>>(
 	return { file: bytes, fields: await readValue(readFields(form), schema) }
 }
 
-async function readValue<S extends ObjectSchema<object>>(value: unknown, schema: S): Promise<InferType<S>> {
+export async function readValue<S extends ObjectSchema<object>>(value: unknown, schema: S): Promise<InferType<S>> {
 	try {
 		return await schema.validate(value, { abortEarly: false })
 	} catch (error) {
@@ -91,6 +91,19 @@ async function readValue<S extends ObjectSchema<object>>(value: unknown, schema:
 			inner.map(({ path = '', message }) => ({ path, message })),
 			{ cause: error },
 		)
+	}
+}
+
+/**
+ * JSON in a field of a form.
+ *
+ * @throws {InputError} it is none
+ */
+export function readJson(text: string): unknown {
+	try {
+		return JSON.parse(text, refuseOdd)
+	} catch (error) {
+		throw unreadable(error)
 	}
 }
 

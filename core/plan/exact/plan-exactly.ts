@@ -15,6 +15,7 @@ import { findBrokenPins, type Pin } from '../pins/pin'
 import type { Plan } from '../problem/plan'
 import { keepsReliefs, type ReliefTerms } from '../problem/relief'
 import { planQuickly } from '../quick/plan-quickly'
+import { layRound } from './lay-round'
 import { LevelSearch, type Incumbent } from './level-search'
 import { Neighbourhoods } from './neighbourhoods'
 import { tidyBreaks } from './tidy-breaks'
@@ -32,6 +33,8 @@ export interface ExactTerms {
 	onProgress?: (progress: ExactPlan) => void
 	/** An older plan to start from; passed over if it breaks a rule, a pin or a limit. */
 	start?: Plan
+	/** An older plan, perhaps of what the instance was before: without another to start from, the search begins beside it. */
+	near?: Plan
 	/** What the plan must keep besides the rules. */
 	pins?: readonly Pin[]
 	/** What plans are judged by; absent: as today. */
@@ -97,8 +100,8 @@ interface Best {
 class ExactSearch {
 	readonly #instance: Instance
 	readonly #normal: NormalInstance
-	readonly #terms: Required<Omit<ExactTerms, 'start' | 'limits' | 'reliefs'>> &
-		Pick<ExactTerms, 'start' | 'limits' | 'reliefs'>
+	readonly #terms: Required<Omit<ExactTerms, 'start' | 'near' | 'limits' | 'reliefs'>> &
+		Pick<ExactTerms, 'start' | 'near' | 'limits' | 'reliefs'>
 	/** Those of a plan that fits, the most important first. */
 	readonly #levels: readonly Level[]
 	readonly #neighbourhoods: Neighbourhoods
@@ -122,6 +125,7 @@ class ExactSearch {
 			onProgress = () => {},
 			pins = [],
 			start,
+			near,
 			levels = OBJECTIVE_LEVELS,
 			reliefs,
 			limits,
@@ -129,7 +133,7 @@ class ExactSearch {
 	) {
 		this.#instance = instance
 		this.#normal = normalise(instance)
-		this.#terms = { seed, nodes, shouldStop, onProgress, pins, start, levels, reliefs, limits }
+		this.#terms = { seed, nodes, shouldStop, onProgress, pins, start, near, levels, reliefs, limits }
 		this.#levels = levels.filter((level) => level !== 'shortfall')
 		this.#neighbourhoods = new Neighbourhoods(this.#normal, createRng(seed))
 	}
@@ -157,8 +161,14 @@ class ExactSearch {
 
 	/** The search begins from the best of a given plan and a quick one: every plan found later is better. */
 	#startQuickly(): void {
-		if (this.#terms.start) this.#offer(this.#terms.start)
-		const { nodes, reliefs } = this.#terms
+		const { start, near, nodes, reliefs, pins } = this.#terms
+		if (start) this.#offer(start)
+		if (near && !this.#best) {
+			const laid = layRound(this.#instance, near, pins)
+			if (laid) this.#offer(laid)
+			// What lies beside the older plan is better to her than what another chance would give.
+			if (this.#best) return
+		}
 		if (nodes === 0) return this.#planQuickly(0, QUICK_TASK_SCHEDULES / this.#sizeForEffort)
 		for (const [attempt, effort] of FIRST_TASK_SCHEDULES.entries()) {
 			this.#planQuickly(attempt, effort / this.#sizeForEffort)

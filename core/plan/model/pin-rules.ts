@@ -30,6 +30,7 @@ export function addPins(builder: ModelBuilder, parts: Parts, pins: readonly Pin[
 			const placed = [parts.places[first]?.placed ?? builder.no, parts.places[second]?.placed ?? builder.no]
 			if (end && start) builder.before(end, start, 0, [guard, ...placed])
 		}
+		if (pin.kind === 'beside') addBeside(builder, parts, pin, guard)
 		return guard
 	})
 }
@@ -42,6 +43,9 @@ function literalsOf(
 	doneRuns: ReadonlyMap<string, number>,
 ): readonly Literal[] {
 	if (pin.kind === 'before') return []
+	if (pin.kind === 'beside') {
+		return [pin.first, pin.second].map((task) => parts.places[indexOf(parts, task)]?.inClass ?? builder.no)
+	}
 	if (pin.kind === 'swap') {
 		const swap = parts.swaps.get(pin.arc) ?? builder.no
 		return [pin.isSwapped ? swap : not(swap)]
@@ -73,6 +77,27 @@ function literalsOf(
 		}
 		case 'done':
 			return doneLiterals(builder, { place: byPlace[pin.place], runs, pin })
+	}
+}
+
+/** Whatever lies behind the end of a session, of either of both, has all of both behind it. */
+function addBeside(builder: ModelBuilder, parts: Parts, pin: Extract<Pin, { kind: 'beside' }>, guard: Literal): void {
+	const [one, other] = [pin.first, pin.second].map((task) => parts.runs[indexOf(parts, task)] ?? [])
+	const { windows } = parts.instance
+	for (const [w, { close, session }] of windows.entries()) {
+		const next = windows[w + 1]
+		if (!next || next.session === session) continue
+		for (const [late, early] of [
+			[one, other],
+			[other, one],
+			[one, one],
+			[other, other],
+		]) {
+			const [last, first] = [late?.at(-1), early?.[0]]
+			if (!last || !first) continue
+			const isBehind = atLeast(last.end.variable, close + 1 - last.end.plus)
+			builder.implies([guard, isBehind], atLeast(first.start.variable, next.open - first.start.plus))
+		}
 	}
 }
 

@@ -12,6 +12,8 @@ export type Pin =
 	| { kind: 'start'; task: string; minute: number }
 	/** The first is done before the second begins, if both are placed. */
 	| { kind: 'before'; first: string; second: string }
+	/** Both are in class, all of them in one session. */
+	| { kind: 'beside'; first: string; second: string }
 	| { kind: 'place'; task: string; place: Placement['place'] }
 	/** The wait of this arc (by index) is waived by dried pieces, or never. */
 	| { kind: 'swap'; arc: number; isSwapped: boolean }
@@ -37,6 +39,11 @@ export function findBrokenPins(instance: Instance, plan: Plan, pins: readonly Pi
 			case 'before': {
 				const [end, start] = [endOf(instance, plan, pin.first), runsOf(plan, pin.second)[0]?.start]
 				return end === undefined || start === undefined || end <= start
+			}
+			case 'beside': {
+				const both = [pin.first, pin.second]
+				const sessions = both.flatMap((task) => runsOf(plan, task).map(({ start }) => sessionOf(start)))
+				return both.every((task) => plan.placements[task]?.place === 'class') && new Set(sessions).size === 1
 			}
 			case 'place':
 				return plan.placements[pin.task]?.place === pin.place

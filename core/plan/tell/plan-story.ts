@@ -38,6 +38,8 @@ export interface Tile {
 export interface BreakStory {
 	/** Minutes after midnight of the session's day. */
 	startMin: number
+	/** At which the course has it. */
+	usualMin: number
 	minutes: number
 	earliestMin: number
 	latestMin: number
@@ -185,15 +187,18 @@ function tellBreaks({ instance }: CompiledCourse, plan: Plan, session: Session, 
 	const { breaks } = instance
 	if (!breaks) {
 		return realBreaks(session).map(({ startMin, minutes }) => {
-			return { startMin, minutes, earliestMin: startMin, latestMin: startMin }
+			return { startMin, usualMin: startMin, minutes, earliestMin: startMin, latestMin: startMin }
 		})
 	}
 	const shift = minuteIn({ instance }, session, s, 0)
+	// Compiled in the order in which the course has them.
+	const usual = realBreaks(session)
 	return breaks
-		.flatMap(({ session: number, minutes, earliest, latest }, b) => {
+		.flatMap((pause, b) => (pause.session === s + 1 ? [{ pause, b }] : []))
+		.map(({ pause: { minutes, earliest, latest }, b }, k) => {
 			const startMin = (plan.breaks?.[b] ?? earliest) + shift
-			const span = { earliestMin: earliest + shift, latestMin: latest + shift }
-			return number === s + 1 ? [{ startMin, minutes, ...span }] : []
+			const usualMin = usual[k]?.startMin ?? startMin
+			return { startMin, usualMin, minutes, earliestMin: earliest + shift, latestMin: latest + shift }
 		})
 		.toSorted((a, b) => a.startMin - b.startMin)
 }

@@ -18,6 +18,8 @@ export interface Thread {
 	wait: CourseWait
 	/** Dried pieces are brought, so nobody waits. */
 	isSwapped: boolean
+	/** The design allows it. */
+	maySwap: boolean
 	/** Indices into the sessions, and minutes after midnight of their days. */
 	from: { session: number; minute: number }
 	to: { session: number; minute: number }
@@ -32,6 +34,12 @@ export interface Thread {
 	 * drying, of which the drying model has the only word.
 	 */
 	sure?: number
+}
+
+/** The chance of the wait that is least sure to be over when it is needed; undefined: nothing is known of any. */
+export function leastSure(threads: readonly Thread[]): number | undefined {
+	const known = threads.flatMap(({ sure, isSwapped }) => (isSwapped || sure === undefined ? [] : [sure]))
+	return known.length > 0 ? Math.min(...known) : undefined
 }
 
 /** From each run to the run that waits for it, with the time between, and what the wait asks. */
@@ -58,6 +66,7 @@ export function spinThreads(
 				stage,
 				wait,
 				isSwapped: swapped.has(a),
+				maySwap: arc.swap !== undefined || arc.swapPrep !== undefined,
 				from: at(from.end, from.start),
 				to: at(to.start, to.start),
 				readyAt: arc.lag === 'never' ? undefined : wallTimeAfter(compiled.origin, from.end + arc.lag),

@@ -4,13 +4,14 @@
  */
 import { present } from '../../present'
 import type { Climate } from '../../drying/climate'
-import { planExactly, type ExactPlan } from '../exact/plan-exactly'
+import { planExactly, type ExactPlan, type ExactTerms } from '../exact/plan-exactly'
 import type { DesignInCourse } from '../compile/compile-course'
 import { compileCourse } from '../compile/compile-course'
 import { listEndless } from '../compile/find-endless'
 import type { CompiledCourse } from '../compile/compiled-course'
 import type { Course } from '../../course/course'
 import { roomOf, storeOf, type DryingTerms } from '../compile/drying-terms'
+import { resolvePins } from '../pins/course-pins'
 import { withExtraSession } from '../../course/extra-session'
 import type { CoursePlan, PlanningEffort } from '../plan-course'
 import { findReliefSets } from './find-relief-sets'
@@ -70,7 +71,7 @@ class WaysSearch {
 		for (const variant of isEndless ? hours : drying) yield* this.#tryAlone(variant)
 		if (!isEndless) {
 			const later = longerSession(course, objective?.shortfall ?? 0, (sessions) =>
-				planExactly(this.#recompile({ sessions }).instance, this.#effortOf()),
+				this.#planOf(this.#recompile({ sessions })),
 			)
 			if (later) yield later
 		}
@@ -80,8 +81,17 @@ class WaysSearch {
 		}
 	}
 
+	#planOf(compiled: CompiledCourse): ExactPlan {
+		return planExactly(compiled.instance, this.#effortWithin(compiled))
+	}
+
+	/** What the instructor has settled holds whatever else is changed. */
+	#effortWithin(compiled: CompiledCourse): ExactTerms {
+		return { ...this.#effortOf(), pins: resolvePins(this.#plan.course, compiled).pins }
+	}
+
 	*#tryAlone(variant: Variant): Generator<TriedWay> {
-		const { status, objective } = planExactly(variant.compiled.instance, this.#effortOf())
+		const { status, objective } = this.#planOf(variant.compiled)
 		const fits = status === 'optimal' || status === 'feasible'
 		if (fits && objective) return yield { ways: variant.ways, verdict: 'fits', objective }
 		this.#failed.push(variant)
@@ -92,7 +102,11 @@ class WaysSearch {
 	/** What has to be brought or made ahead besides, in as few sets as there are. */
 	*#tryRelieved(variant: Variant, most: number, limit: number): Generator<TriedWay> {
 		const relaxed = relaxInstance(variant.compiled, this.#plan.course)
-		const { sets, isComplete } = findReliefSets(relaxed, { most, limit, effortOf: this.#effortOf })
+		const { sets, isComplete } = findReliefSets(relaxed, {
+			most,
+			limit,
+			effortOf: () => this.#effortWithin(variant.compiled),
+		})
 		for (const { used, objective } of sets) {
 			const ways = [...variant.ways, ...used.flatMap((r) => relaxed.reliefs[r]?.way ?? [])]
 			if (ways.length > 0) yield { ways, verdict: 'fits', objective }

@@ -7,6 +7,7 @@ import { getCourse } from '../../../../db/repositories/courses.server'
 import { listDesignOptions } from '../../../../db/repositories/designs.server'
 import { listPlaces } from '../../../../db/repositories/places.server'
 import { CourseForm } from '../../components/course-form/course-form'
+import { LinkButton } from '../../../shared/components/link-button'
 import { memberContext } from '../../../shared/http/contexts'
 import { readBody, readId } from '../../../shared/http/read-input.server'
 import { acting, loading } from '../../../shared/http/responses.server'
@@ -79,7 +80,10 @@ export default function ChooseCourse({ loaderData }: Route.ComponentProps) {
 			places={places}
 			submitLabel="Save and plan anew"
 		>
-			<Button danger onClick={askToDelete} className="push">
+			<LinkButton to={`/courses/${id}/again`} className="push">
+				Again, for a new group
+			</LinkButton>
+			<Button danger onClick={askToDelete}>
 				Delete course
 			</Button>
 		</CourseForm>

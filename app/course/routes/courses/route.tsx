@@ -45,9 +45,10 @@ export default function Courses({ loaderData, actionData }: Route.ComponentProps
 		<>
 			<div className="page-head">
 				<h1>Courses</h1>
-				<LinkButton className="push" to="/courses/what-fits">
-					What fits?
+				<LinkButton className="push" to="/courses/import">
+					From a file
 				</LinkButton>
+				<LinkButton to="/courses/what-fits">What fits?</LinkButton>
 				<LinkButton type="primary" to="/courses/new">
 					New course
 				</LinkButton>

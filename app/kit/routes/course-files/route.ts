@@ -1,6 +1,7 @@
 /** Files of a course: papers as PDF, CSV and spreadsheet, labels, its people, and the course in the exchange form. */
 import { courseOfPage } from '../../../shared/http/course-of-page.server'
 import { NotFoundError } from '../../../../core/errors'
+import { namePlan } from '../../../../core/plan/named-plan'
 import { getRoster } from '../../../../db/repositories/students.server'
 import { writeCourseDocument } from '../../../../exchange/course/course-document'
 import { peopleCsv } from '../../../../exchange/course/people-csv'
@@ -38,6 +39,7 @@ export function loader({ params: { courseId, file }, request, context }: Route.L
 				students: [],
 				stockLengthsMm: studio.wireLengthsMm,
 				terms: current.coursePlan.terms,
+				plan: current.coursePlan.plan && namePlan(current.coursePlan.plan, current.coursePlan.compiled.instance),
 			})
 			return answerFile(`${JSON.stringify(document, null, '\t')}\n`, { name, type: 'application/json' })
 		}

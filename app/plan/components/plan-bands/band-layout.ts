@@ -1,6 +1,7 @@
 /** Where everything of the plan's picture stands, in px of its view box. Pure: from a told plan to coordinates. */
 import type { BreakStory, PlanStory, SessionStory, Tile } from '../../../../core/plan/tell/plan-story'
 import type { Thread } from '../../../../core/plan/tell/threads'
+import { handsOnSpan } from '../../../../core/course/session-hours'
 import { layOutLegend, tileWords, type LegendItem, type TileLine } from './tile-words'
 
 /** Of the whole picture; one session alone has a wider clock. */
@@ -58,6 +59,8 @@ export interface PlacedBand {
 	/** Setting up and clearing away: no hands-on time. */
 	closed: { x: number; width: number }[]
 	breaks: PlacedBreak[]
+	/** Hands-on time in which everybody waits for the next step. */
+	idle: { x: number; width: number; minutes: number }[]
 	tiles: PlacedTile[]
 	/** What has no room on its tile, under the band. */
 	legend: LegendItem[]
@@ -70,6 +73,8 @@ export interface PlacedBand {
 export interface BandLayout {
 	width: number
 	height: number
+	/** The clock under every band. */
+	clock: { fromMinute: number; toMinute: number; pxPerMinute: number }
 	ticks: { x: number; minute: number }[]
 	bands: PlacedBand[]
 	threads: PlacedThread[]
@@ -101,6 +106,9 @@ export function layOutBands({ sessions, threads }: PlanStory, width = WIDTH, fir
 			width: scale.toX(session.session.endMin) - scale.toX(session.session.startMin),
 			closed: closedStretches(session, scale),
 			breaks: session.breaks.map((pause) => placeBreak(pause, scale)),
+			idle: idleStretches(session).map(({ from, to }) => {
+				return { x: scale.toX(from), width: scale.toX(to) - scale.toX(from), minutes: to - from }
+			}),
 			tiles: placed,
 			legend,
 			legendY: y + BAND_HEIGHT + LEGEND_ROW,
@@ -110,13 +118,15 @@ export function layOutBands({ sessions, threads }: PlanStory, width = WIDTH, fir
 		y = gap.y + gap.height
 		return { ...band, gap }
 	})
-	return { width, height: y + 4, ticks: scale.ticks, bands, threads: placeThreads(threads, bands, scale) }
+	const { clock, ticks } = scale
+	return { width, height: y + 4, clock, ticks, bands, threads: placeThreads(threads, bands, scale) }
 }
 
 interface ClockScale {
 	/** Where the clock ends, px. */
 	right: number
 	toX: (minute: number) => number
+	clock: BandLayout['clock']
 	ticks: { x: number; minute: number }[]
 }
 
@@ -125,12 +135,14 @@ function clockScale(sessions: readonly SessionStory[], right: number): ClockScal
 	const ends = sessions.flatMap(({ session, tiles }) => [session.endMin, ...tiles.map(({ endMin }) => endMin)])
 	const from = Math.floor(Math.min(...starts) / 15) * 15
 	const to = Math.ceil(Math.max(...ends) / 15) * 15
-	const toX = (minute: number) => LEFT + ((minute - from) / Math.max(15, to - from)) * (right - LEFT)
+	const pxPerMinute = (right - LEFT) / Math.max(15, to - from)
+	const toX = (minute: number) => LEFT + (minute - from) * pxPerMinute
 	const step = tickStep(to - from, right)
 	const first = Math.ceil(from / step) * step
 	const count = Math.min(MOST_TICKS, Math.floor((to - first) / step) + 1)
 	const ticks = Array.from({ length: Math.max(0, count) }, (_, t) => first + t * step)
-	return { right, toX, ticks: ticks.map((minute) => ({ minute, x: toX(minute) })) }
+	const clock = { fromMinute: from, toMinute: to, pxPerMinute }
+	return { right, toX, clock, ticks: ticks.map((minute) => ({ minute, x: toX(minute) })) }
 }
 
 /** Minutes between ticks: as close as they can be read. */
@@ -148,6 +160,21 @@ function closedStretches({ session }: SessionStory, { toX }: ClockScale): { x: n
 	return stretches
 		.filter(({ from, to }) => to > from)
 		.map(({ from, to }) => ({ x: toX(from), width: toX(to) - toX(from) }))
+}
+
+/** Between the first opening and the last step, what is neither work nor a break; minutes of the day. */
+function idleStretches({ session, tiles, breaks }: SessionStory): { from: number; to: number }[] {
+	const busy = [
+		...tiles.map(({ startMin, endMin }) => ({ startMin, endMin })),
+		...breaks.map(({ startMin, minutes }) => ({ startMin, endMin: startMin + minutes })),
+	].toSorted((a, b) => a.startMin - b.startMin)
+	const lastEnd = tiles.at(-1)?.endMin ?? 0
+	let until = handsOnSpan(session).open
+	return busy.flatMap(({ startMin, endMin }) => {
+		const idle = startMin > until && startMin <= lastEnd ? [{ from: until, to: startMin }] : []
+		until = Math.max(until, endMin)
+		return idle
+	})
 }
 
 function placeBreak(pause: BreakStory, { toX }: ClockScale): PlacedBreak {

@@ -33,6 +33,9 @@ export function Textures({ id }: { id: string }) {
 			<pattern id={`${id}-gap`} width="9" height="9" patternUnits="userSpaceOnUse">
 				<path d="M0 9L9 0" className="texture-gap" />
 			</pattern>
+			<pattern id={`${id}-idle`} width="8" height="8" patternUnits="userSpaceOnUse">
+				<circle cx="2" cy="2" r="1.1" className="texture-idle" />
+			</pattern>
 			<pattern id={`${id}-closed`} width="5" height="5" patternUnits="userSpaceOnUse">
 				<path d="M0 5L5 0" className="texture-closed" />
 			</pattern>

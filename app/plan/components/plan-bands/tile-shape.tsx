@@ -3,51 +3,57 @@ import { BAND_HEIGHT, TILE_INSET, type PlacedTile } from './band-layout'
 
 interface TileShapeProps {
 	placed: PlacedTile
-	/** Top of its band. */
-	y: number
 	textureId: string
 	isSelected: boolean
+	/** Something about it is settled. */
+	isPinned: boolean
 }
 
 const LINE_HEIGHT = 17
+const TOP = TILE_INSET
+const HEIGHT = BAND_HEIGHT - 2 * TILE_INSET
 
-/** One step in its session: tinted by its part, dashed where the instructor shows it. */
-export function TileShape({ placed, y, textureId, isSelected }: TileShapeProps) {
-	const { tile, x, width } = placed
+/** One step in its session, from its own corner: tinted by its part, dashed where the instructor shows it. */
+export function TileShape({ placed, textureId, isSelected, isPinned }: TileShapeProps) {
+	const { tile, width } = placed
 	const isDemo = tile.source.type === 'demo'
 	const tint = tile.source.type === 'step' ? (tile.source.tint ?? 'none') : 'none'
-	const top = y + TILE_INSET
-	const height = BAND_HEIGHT - 2 * TILE_INSET
 	const states = [isDemo && 'is-demo', tile.isOver && 'is-over', isSelected && 'is-selected'].filter(Boolean)
 	return (
 		<g className={`plan-tile tint-${tint} ${states.join(' ')}`}>
-			<title>{nameOfTile(placed)}</title>
-			<rect x={x + 0.75} y={top} width={Math.max(2, width - 1.5)} height={height} rx={6} className="plan-tile-body" />
+			<title>{`${nameOfTile(placed)}${isPinned ? ', settled' : ''}`}</title>
+			<rect x={0.75} y={TOP} width={Math.max(2, width - 1.5)} height={HEIGHT} rx={6} className="plan-tile-body" />
 			{!isDemo && width > 14 && (
-				<rect x={x + 2} y={top + 2} width={6} height={height - 4} rx={2} fill={`url(#${textureId}-${tint})`} />
+				<rect x={2} y={TOP + 2} width={6} height={HEIGHT - 4} rx={2} fill={`url(#${textureId}-${tint})`} />
 			)}
-			<TileText placed={placed} top={top} height={height} />
+			<TileText placed={placed} />
+			{isPinned && <PinMark x={width / 2} />}
 		</g>
 	)
 }
 
-function TileText({ placed, top, height }: { placed: PlacedTile; top: number; height: number }) {
-	const { tile, x, width, lines, number } = placed
+/** A pin's head on the upper edge. */
+function PinMark({ x }: { x: number }) {
+	return (
+		<g className="plan-pin">
+			<path d={`M${x} ${TOP + 3}v7`} />
+			<circle cx={x} cy={TOP} r={4.5} />
+		</g>
+	)
+}
+
+function TileText({ placed }: { placed: PlacedTile }) {
+	const { tile, width, lines, number } = placed
 	const isDemo = tile.source.type === 'demo'
 	if (lines.length === 1) {
 		return (
-			<text
-				x={x + width / 2 + (isDemo ? 0 : 2)}
-				y={top + height / 2 + 4}
-				className="plan-tile-number"
-				textAnchor="middle"
-			>
+			<text x={width / 2 + (isDemo ? 0 : 2)} y={TOP + HEIGHT / 2 + 4} className="plan-tile-number" textAnchor="middle">
 				{number}
 			</text>
 		)
 	}
 	return lines.map(({ text, kind }, l) => (
-		<text key={l} x={x + (isDemo ? 6 : 12)} y={top + 19 + l * LINE_HEIGHT} className={`plan-tile-${kind}`}>
+		<text key={l} x={isDemo ? 6 : 12} y={TOP + 19 + l * LINE_HEIGHT} className={`plan-tile-${kind}`}>
 			{text}
 		</text>
 	))

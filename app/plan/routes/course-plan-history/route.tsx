@@ -1,7 +1,7 @@
 import { Button } from 'antd'
 import { courseOfPage } from '../../../shared/http/course-of-page.server'
 import { Form, Link } from 'react-router'
-import { comparePlans, type PlanDifference, type Whereabouts } from '../../../../core/plan/tell/plan-differences'
+import { comparePlans } from '../../../../core/plan/tell/plan-differences'
 import { listPlans } from '../../../../db/repositories/plans.server'
 import { memberContext } from '../../../shared/http/contexts'
 import { loading } from '../../../shared/http/responses.server'
@@ -11,7 +11,7 @@ import { missingWords } from '../../words/missing'
 import { proofWords } from '../../words/proof'
 import { Disclosure } from '../../../shared/native/disclosure'
 import { count, duration, momentWords } from '../../../shared/words/times'
-import { nameOfTask } from '../../words/tasks'
+import { differenceWords } from '../../words/differences'
 import type { Route } from './+types/route'
 
 export function loader({ params, context }: Route.LoaderArgs) {
@@ -52,6 +52,7 @@ export default function PlanHistoryPage({ loaderData: { plans, courseId, version
 			<div className="row">
 				<h2>Plans of this course</h2>
 				<Link to={`/courses/${courseId}/plan`}>Back to the plan</Link>
+				<Link to={`/courses/${courseId}/plan/compare`}>Compare</Link>
 			</div>
 			<ol reversed>
 				{plans.map((plan, p) => (
@@ -59,7 +60,7 @@ export default function PlanHistoryPage({ loaderData: { plans, courseId, version
 						<div className="row">
 							<h3>{momentWords(plan.madeAt)}</h3>
 							{p === 0 && <span className="soft">the one that stands</span>}
-							{p > 0 && plan.fitsNow && (
+							{p > 0 && plan.objective && (
 								<Form method="post" action={`/courses/${courseId}/plan`}>
 									<input type="hidden" name="version" value={version} />
 									<input type="hidden" name="planId" value={plan.id} />
@@ -68,7 +69,7 @@ export default function PlanHistoryPage({ loaderData: { plans, courseId, version
 									</Button>
 								</Form>
 							)}
-							{!plan.fitsNow && <span className="soft">made from what has changed since</span>}
+							{!plan.fitsNow && <span className="soft">the course was another then, and comes back with it</span>}
 						</div>
 						<p>{figureWords(plan)}</p>
 						<p className="soft small">{plan.proof}</p>
@@ -101,40 +102,4 @@ function figureWords({ objective, status }: Pick<KeptPlan, 'objective' | 'status
 	if (objective.shortfall > 0) return missingWords(objective.shortfall)
 	const { prepMinutes = 0, waiting = 0, splits = 0 } = objective
 	return `It fits: ${duration(prepMinutes)} of your time before, ${duration(waiting)} of waiting, ${count(splits, 'step')} taken up again`
-}
-
-const LEVEL_WORDS: Record<Extract<PlanDifference, { kind: 'level' }>['level'], string> = {
-	shortfall: 'Time missing',
-	valueLost: 'Teaching lost',
-	prepMinutes: 'Your time before',
-	finish: 'The end',
-	waiting: 'Waiting',
-	splits: 'Steps taken up again',
-	crowding: 'Spare minutes that an evening lacks',
-	apart: 'Between what belongs together',
-}
-
-function differenceWords(difference: PlanDifference): string {
-	if (difference.kind === 'swap') {
-		return `${nameOfTask(difference.source)}: ${difference.isSwapped ? 'now brought dry' : 'no longer brought dry'}`
-	}
-	if (difference.kind === 'moved') {
-		return `${nameOfTask(difference.source)}: ${whereWords(difference.before)} → ${whereWords(difference.after)}`
-	}
-	const { level, before, after } = difference
-	if (level === 'finish') {
-		if (before === undefined || after === undefined)
-			return `${LEVEL_WORDS.finish}: ${after === undefined ? 'no longer in time' : 'now in time'}`
-		return `${LEVEL_WORDS.finish}: ${duration(Math.abs(after - before))} ${after < before ? 'earlier' : 'later'}`
-	}
-	const said = (value: number | undefined) => {
-		if (value === undefined) return '—'
-		return level === 'splits' || level === 'valueLost' ? String(value) : duration(value)
-	}
-	return `${LEVEL_WORDS[level]}: ${said(before)} → ${said(after)}`
-}
-
-function whereWords(where: Whereabouts): string {
-	if (typeof where === 'object') return where.sessions.map((session) => `session ${session}`).join(' and ')
-	return { home: 'at home', ahead: 'made ahead', dropped: 'left out', 'not there': 'not part of it' }[where]
 }

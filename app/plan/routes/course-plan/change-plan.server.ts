@@ -4,7 +4,10 @@ import { withFlowers, withLaterEnd } from '../../../../core/plan/ways-out/ways-o
 import { ConflictError } from '../../../../core/errors'
 import type { Studio } from '../../../../db/repositories/accounts.server'
 import { getCourse } from '../../../../db/repositories/courses.server'
+import { withoutPin } from '../../../../core/course/course-pin'
+import { deleteAside } from '../../../../db/repositories/plans.server'
 import { bringBackPlan, keepPlan } from '../../keep-plan.server'
+import { keepTrial, readPin, setAside } from '../../keep-trial.server'
 import { planAnew } from '../../read-plan.server'
 import { setWait, takeNewDesigns, updatePlannedCourse } from '../../save-course.server'
 import type { PlanAction } from '../../schemas/plan-action'
@@ -37,5 +40,13 @@ export async function changePlan(studio: Studio, courseId: number, action: PlanA
 			return keepPlan(studio, course, { text: action.plan, shownId: action.planId })
 		case 'bring-back':
 			return bringBackPlan(studio, course, action.planId)
+		case 'keep-trial':
+			return keepTrial(studio, course, action)
+		case 'set-aside':
+			return setAside(studio, course, action)
+		case 'forget-aside':
+			return deleteAside(studio.id, course.id, action.planId)
+		case 'lift-pin':
+			return updatePlannedCourse(studio, { ...course, pins: withoutPin(course.pins ?? [], readPin(action.pin)) })
 	}
 }

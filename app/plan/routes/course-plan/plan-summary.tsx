@@ -7,7 +7,7 @@ import type { PlanData } from './load-plan.server'
 import { PlanSearch } from './plan-search'
 
 /** The plan in figures, while no step is chosen. */
-export function PlanSummary({ plan, story }: { plan: PlanData; story: PlanStory }) {
+export function PlanSummary({ plan, story, isTried }: { plan: PlanData; story: PlanStory; isTried: boolean }) {
 	const work = story.sessions.reduce((total, { workMinutes }) => total + workMinutes, 0)
 	const waiting = story.sessions.reduce((total, { waitingMinutes }) => total + waitingMinutes, 0)
 	const used = story.sessions.filter(({ tiles }) => tiles.length > 0).length
@@ -63,17 +63,16 @@ export function PlanSummary({ plan, story }: { plan: PlanData; story: PlanStory 
 				) : null}
 			</dl>
 			<p className={isProvenBest(plan) ? 'proof is-proven' : 'proof'}>{proofWords(plan)}</p>
-			<PlanSearch plan={plan} />
+			{!isTried && <PlanSearch plan={plan} />}
 			<p className="soft small">
 				Waits are computed for {plan.places.rooms.join(' and ')} and, between sessions, {plan.places.store}, so that
 				pieces are ready {CONFIDENCE_WORDS[plan.confidence] ?? `in ${Math.round(100 * plan.confidence)} % of cases`}. On
 				a thread the full bead is even odds, the open one 9 in 10. Choose a step to see what holds it there.
 			</p>
-			{plan.planCount > 1 && (
-				<Link className="small no-print" to="history">
-					Earlier plans
-				</Link>
-			)}
+			<p className="row small no-print">
+				{plan.planCounts.kept > 1 && <Link to="history">Earlier plans</Link>}
+				{plan.planCounts.kept + plan.planCounts.aside > 1 && <Link to="compare">Compare plans</Link>}
+			</p>
 		</>
 	)
 }

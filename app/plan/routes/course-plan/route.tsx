@@ -1,28 +1,22 @@
 import { Button } from 'antd'
 import { courseOfPage } from '../../../shared/http/course-of-page.server'
 import { useEffect } from 'react'
-import { Form, Link, redirect, useRevalidator, useSearchParams } from 'react-router'
-import { readSession } from '../../components/plan-bands/chosen-session'
-import { PlanBands } from '../../components/plan-bands/plan-bands'
-import { LinkButton } from '../../../shared/components/link-button'
-import { ScrollRegion } from '../../../shared/components/scroll-region'
-import { withTerms } from '../../../shared/address'
+import { Form, redirect, useRevalidator, useSearchParams } from 'react-router'
 import { memberContext } from '../../../shared/http/contexts'
 import { readId, readIntent } from '../../../shared/http/read-input.server'
 import { acting, loading } from '../../../shared/http/responses.server'
 import { planActions } from '../../schemas/plan-action'
 import type { Route } from './+types/route'
 import { changePlan } from './change-plan.server'
-import { ElsewhereRibbon } from './elsewhere-ribbon'
+import { HandsContext } from './hands/hands-context'
 import { HopelessNotice } from './hopeless-notice'
 import { RoomNotice } from './room-notice'
-import { loadPlan } from './load-plan.server'
+import { loadPlan, type PlanData } from './load-plan.server'
 import { MisfitNotice } from './misfit-notice'
 import { NewerDesigns } from './newer-designs'
 import { PlanList } from './plan-list'
-import { PlanSummary } from './plan-summary'
-import { StepCard } from './step-card'
-import { TileLink } from './tile-link'
+import { PlanTop } from './plan-top'
+import { useTrial } from '../../trial/use-trial'
 import './course-plan.css'
 
 export function loader({ params, request, context }: Route.LoaderArgs) {
@@ -34,7 +28,10 @@ export function action({ params, request, context }: Route.ActionArgs) {
 	return acting(async () => {
 		const { studio } = context.get(memberContext)
 		const courseId = readId(params.courseId)
-		await changePlan(studio, courseId, await readIntent(request, planActions, { maxBytes: LARGEST_PLAN }))
+		const change = await readIntent(request, planActions, { maxBytes: LARGEST_PLAN })
+		await changePlan(studio, courseId, change)
+		// The page stays as it is looked at.
+		if (change.intent === 'keep-trial' || change.intent === 'set-aside') return { done: change.intent }
 		const selected = new URL(request.url).searchParams.get('step')
 		return redirect(`/courses/${courseId}/plan${selected ? `?${new URLSearchParams({ step: selected })}` : ''}`)
 	})
@@ -62,69 +59,57 @@ function Improving({ fits }: { fits: boolean }) {
 
 /** The plan: its picture, the card of what is chosen, and the same as lists. */
 export default function CoursePlanPage({ loaderData, actionData }: Route.ComponentProps) {
-	const { story, isOutdated, selected } = loaderData
-	const [search] = useSearchParams()
-	const chosenSession = story && readSession(search.get('session'), story)
 	return (
 		<>
 			{actionData && 'message' in actionData && (
 				<p className="alert" role="alert">
-					{actionData.message}
+					{[actionData.message, ...actionData.problems.map(({ message }) => message)].join(' ')}
 				</p>
 			)}
-			{isOutdated && (
+			<PlanDesk key={loaderData.courseId} plan={loaderData} />
+		</>
+	)
+}
+
+/** The plan that stands, and over it what is tried by hand. */
+function PlanDesk({ plan }: { plan: PlanData }) {
+	const [search] = useSearchParams()
+	const trial = useTrial(plan.courseId, plan, search.get('step'))
+	const { session, answer } = trial
+	const tried = answer?.shown.story && { ...plan, ...answer.shown, story: answer.shown.story }
+	const shown: PlanData = tried ?? plan
+	const { course } = session
+	const hands = { course, edit: session.edit }
+	return (
+		<HandsContext value={hands}>
+			<StandingNotices plan={plan} />
+			{shown.story && (
+				<PlanTop plan={plan} shown={{ ...shown, story: shown.story }} isTried={tried !== undefined} trial={trial} />
+			)}
+			{shown.story && <PlanList story={shown.story} />}
+		</HandsContext>
+	)
+}
+
+/** What is to be said of the plan that stands, whatever is tried. */
+function StandingNotices({ plan }: { plan: PlanData }) {
+	return (
+		<>
+			{plan.isOutdated && (
 				<Form method="post" className="alert row" role="status">
 					<span>What this plan was made from has changed since. It is shown as it was.</span>
-					<input type="hidden" name="version" value={loaderData.version} />
-					<input type="hidden" name="planId" value={loaderData.planId} />
+					<input type="hidden" name="version" value={plan.version} />
+					<input type="hidden" name="planId" value={plan.planId} />
 					<Button htmlType="submit" name="intent" value="plan-anew">
 						Plan anew
 					</Button>
 				</Form>
 			)}
-			{loaderData.isImproving && <Improving fits={loaderData.objective?.shortfall === 0} />}
-			<NewerDesigns newer={loaderData.newerDesigns} version={loaderData.version} />
-			<HopelessNotice plan={loaderData} />
-			<RoomNotice plan={loaderData} />
-			{(!story || story.shortfall) && <MisfitNotice plan={loaderData} />}
-			{story && (
-				<div className="plan-top">
-					<section aria-label="The plan">
-						<ElsewhereRibbon story={story} />
-						{chosenSession !== undefined && (
-							<LinkButton className="no-print" to={`?${withTerms(search, { session: undefined })}`} preventScrollReset>
-								All sessions
-							</LinkButton>
-						)}
-						<ScrollRegion label="Picture of the plan">
-							<PlanBands
-								story={story}
-								links={{
-									tile: (step) => `?${withTerms(search, { step })}`,
-									session: (index) => `?${withTerms(search, { session: String(index + 1) })}`,
-									threads: loaderData.dryingLinks,
-									Link: TileLink,
-								}}
-								selectedTaskId={search.get('step') ?? undefined}
-								chosenSession={chosenSession}
-							/>
-						</ScrollRegion>
-					</section>
-					<aside className="sheet stack plan-card" aria-live="polite">
-						{selected ? (
-							<StepCard step={selected} story={story} plan={loaderData} />
-						) : (
-							<PlanSummary plan={loaderData} story={story} />
-						)}
-						{selected && (
-							<Link to={`?${withTerms(search, { step: undefined })}`} preventScrollReset className="no-print">
-								The whole plan
-							</Link>
-						)}
-					</aside>
-				</div>
-			)}
-			{story && <PlanList story={story} />}
+			{plan.isImproving && <Improving fits={plan.objective?.shortfall === 0} />}
+			<NewerDesigns newer={plan.newerDesigns} version={plan.version} />
+			<HopelessNotice plan={plan} />
+			<RoomNotice plan={plan} />
+			{(!plan.story || plan.story.shortfall) && <MisfitNotice plan={plan} />}
 		</>
 	)
 }

@@ -9,10 +9,24 @@ import { PlainNumber } from '../../../shared/components/fields/plain-fields'
 import { Disclosure } from '../../../shared/native/disclosure'
 import type { PlanData } from './load-plan.server'
 import { halvesWords, nameOfTask } from '../../words/tasks'
+import type { Named } from '../../words/pins'
+import { useHands, type Hands } from './hands/hands-context'
+import { PinMenu } from './hands/pin-menu'
+import { SlackBar } from './hands/slack-bar'
 import { WhyHere } from './why-here'
 
 /** One step: where it stands, why there, and what waits for it. */
-export function StepCard({ step, story, plan }: { step: StepStory; story: PlanStory; plan: PlanData }) {
+export function StepCard({
+	step,
+	story,
+	plan,
+	named,
+}: {
+	step: StepStory
+	story: PlanStory
+	plan: PlanData
+	named: Named
+}) {
 	const { source, runs, minutes, waitsFor, isWaitedForBy, after } = step
 	const isDemo = source.type === 'demo'
 	return (
@@ -53,6 +67,18 @@ export function StepCard({ step, story, plan }: { step: StepStory; story: PlanSt
 					))}
 				</dd>
 				{plan.why && <WhyHere why={plan.why} plan={plan} />}
+				{plan.why && runs[0] && (
+					<dd>
+						<SlackBar
+							key={`${step.taskId} ${runs[0].startMin}`}
+							taskId={step.taskId}
+							session={runs[0].session + 1}
+							startMin={runs[0].startMin}
+							earlierMinutes={plan.why.earlierMinutes}
+							laterMinutes={plan.why.laterMinutes}
+						/>
+					</dd>
+				)}
 				{isWaitedForBy.length > 0 && (
 					<>
 						<dt>Waits for it</dt>
@@ -67,6 +93,7 @@ export function StepCard({ step, story, plan }: { step: StepStory; story: PlanSt
 					</>
 				)}
 			</dl>
+			<PinMenu step={step} named={named} mayBe={plan.mayBe} />
 		</>
 	)
 }
@@ -80,6 +107,7 @@ function WaitWords({
 	story: PlanStory
 	plan: PlanData
 }) {
+	const hands = useHands()
 	const made = sessionOf(story, thread.from.session).toLowerCase()
 	const link = plan.dryingLinks[source.key]
 	return (
@@ -101,7 +129,16 @@ function WaitWords({
 					))}
 				</ul>
 				{link && <Link to={link}>See it dry, and what would help</Link>}
-				<Form method="post" className="wait-by-hand no-print" preventScrollReset>
+				{thread.maySwap && <BringDry thread={thread} />}
+				<Form
+					method="post"
+					className="wait-by-hand no-print"
+					preventScrollReset
+					onSubmit={(event) => {
+						const minutes = readMinutes(event, hands)
+						if (minutes) hands?.edit({ kind: 'wait', key: source.key, ...minutes })
+					}}
+				>
 					<input type="hidden" name="version" value={plan.version} />
 					<input type="hidden" name="key" value={source.key} />
 					<PlainNumber
@@ -123,6 +160,34 @@ function WaitWords({
 				</Form>
 			</Disclosure>
 		</>
+	)
+}
+
+/** With scripts a wait set by hand is tried like any other change; undefined: the form goes its own way. */
+function readMinutes(
+	event: React.FormEvent<HTMLFormElement>,
+	hands: Hands | undefined,
+): { minutes?: number } | undefined {
+	const pressed = (event.nativeEvent as SubmitEvent).submitter
+	if (!hands || !(pressed instanceof HTMLButtonElement)) return undefined
+	const minutes = Number(new FormData(event.currentTarget).get('minutes'))
+	if (pressed.value === 'set-wait' && !(Number.isInteger(minutes) && minutes >= 1)) return undefined
+	event.preventDefault()
+	return pressed.value === 'set-wait' ? { minutes } : {}
+}
+
+/** Whether dried pieces are to be brought for this wait. */
+function BringDry({ thread: { fromTaskId: from, toTaskId: to, isSwapped } }: { thread: StepWait['thread'] }) {
+	const hands = useHands()
+	if (!hands) return null
+	return (
+		<Button
+			size="small"
+			className="no-print"
+			onClick={() => hands.edit({ kind: 'pin', pin: { kind: 'swap', from, to, isSwapped: !isSwapped } })}
+		>
+			{isSwapped ? 'Do not bring it dry' : 'Bring it dry'}
+		</Button>
 	)
 }
 

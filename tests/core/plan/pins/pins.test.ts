@@ -31,6 +31,13 @@ describe('a plan keeps its pins', () => {
 		{ name: 'a place', pins: [{ kind: 'place', task: 'shape', place: 'ahead' }] },
 		{ name: 'a swap', pins: [{ kind: 'swap', arc: 1, isSwapped: true }] },
 		{ name: 'no swap', pins: [{ kind: 'swap', arc: 1, isSwapped: false }] },
+		{
+			name: 'beside one another',
+			pins: [
+				{ kind: 'beside', first: 'leaf', second: 'join' },
+				{ kind: 'session', task: 'join', session: 2 },
+			],
+		},
 		{ name: 'no earlier', pins: [{ kind: 'notBefore', task: 'cut', minute: 31 }] },
 		{
 			name: 'what is done',

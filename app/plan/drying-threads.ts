@@ -12,10 +12,15 @@ import { clock } from '../../core/time/wall-clock'
 import { askSure, type Known } from '../drying/ask-drying'
 import { addressOfPart, MOST_DRYING_DAYS, toDryingLink } from '../drying/drying-address'
 import { readAddress } from '../drying/read-address'
-import { remember } from '../shared/http/remember.server'
 
-/** Of links, since reading one takes longer than answering it. */
-const rememberChance = remember<{ sure?: number }>(500)
+/** How sure a link's question is answered; whoever asks often remembers it by both. */
+export type RememberChance = (asked: readonly [link: string, known: Known], compute: () => Chance) => Chance
+
+/** Nothing, where it cannot be asked. */
+interface Chance {
+	/** In [0, 1]. */
+	sure?: number
+}
 
 export interface DryingThreads {
 	/** With how sure each piece's drying is. */
@@ -29,6 +34,7 @@ export function askOfThreads(
 	coursePlan: CoursePlan,
 	designs: readonly DesignInCourse[],
 	story: PlanStory,
+	rememberChance: RememberChance,
 ): DryingThreads {
 	const { places, standard, observations } = coursePlan.terms
 	const known = { places, standard, observations }
@@ -43,7 +49,7 @@ export function askOfThreads(
 }
 
 /** What the screen answers that opens at the link; nothing where it cannot be asked. */
-function chanceOf(link: string, known: Known): { sure?: number } {
+function chanceOf(link: string, known: Known): Chance {
 	const { address, isAnswerable } = readAddress(new URLSearchParams(link.split('?')[1]), known)
 	return isAnswerable ? { sure: askSure(address, known) } : {}
 }

@@ -1,0 +1,112 @@
+/**
+ * A plan as near to an older one as pins allow: first only what breaks a pin is laid anew and the rest keeps its places,
+ * its splits and its order; then the rest keeps its sessions only; then what lies around it is laid anew too, at last
+ * everything.
+ */
+import { atLeast, atMost, toLiterals, type Literal } from '../model/literal'
+import { PlanModel } from '../model/plan-model'
+import { findBrokenPins, type Pin } from '../pins/pin'
+import type { Instance } from '../problem/instance'
+import { normalise, type NormalInstance } from '../problem/normal-form'
+import type { Plan } from '../problem/plan'
+import { runsOf } from '../problem/plan-times'
+import { sessionAt } from '../problem/session-at'
+
+/** Propagations of each attempt but the last: some 50 ms. */
+const NEAR_STEPS = 40_000
+/** And of the last, which frees everything: half a second. */
+const WHOLE_STEPS = 400_000
+
+/**
+ * @param before - of this instance, or of what it was before a change: what it says of other tasks is passed over
+ * @returns undefined: none was found in that effort
+ * @throws {RangeError} a pin names a task that the instance does not have
+ */
+export function layRound(instance: Instance, before: Plan, pins: readonly Pin[]): Plan | undefined {
+	const normal = normalise(instance)
+	const model = new PlanModel(normal, pins)
+	for (const pin of model.pins) model.solver.require(...pin)
+	model.follow(before)
+	for (const { free, isOrderKept, steps } of ringsAround(normal, before, findBroken(instance, before, pins))) {
+		model.solver.reset()
+		if (!model.solver.isOpen) return undefined
+		const kept = isOrderKept ? model.freezeAllBut(free) : keepSessions(model, normal, before, free)
+		const { status } = model.solve({ assumptions: toLiterals(kept), steps })
+		if (status === 'satisfied') return model.readPlan()
+	}
+	return undefined
+}
+
+/** A plan of another instance may lack tasks that pins speak of: those pins are broken too. */
+function findBroken(instance: Instance, before: Plan, pins: readonly Pin[]): Set<string> {
+	const missing = instance.tasks.filter(({ id }) => !before.placements[id]).map(({ id }) => id)
+	const broken = findBrokenPins(instance, before, pins).flatMap((pin) => {
+		if (pin.kind === 'swap') {
+			const arc = instance.arcs[pin.arc]
+			return arc ? [arc.from, arc.to] : []
+		}
+		return 'task' in pin ? [pin.task] : [pin.first, pin.second]
+	})
+	return new Set([...missing, ...broken])
+}
+
+/** Where all that is not free stays in class in its sessions, in whatever order. */
+function keepSessions(model: PlanModel, normal: NormalInstance, before: Plan, free: ReadonlySet<number>): Literal[] {
+	return normal.tasks.flatMap(({ id }, i) => {
+		const [own, first, last] = [runsOf(before, id), model.runs[i]?.[0], model.runs[i]?.at(-1)]
+		const isInClass = before.placements[id]?.place === 'class'
+		if (free.has(i) || !isInClass || !first || !last) return []
+		const at = (run: (typeof own)[number] | undefined) => sessionAt(normal.windows, run?.start ?? 0)
+		const open = normal.windows.find(({ session }) => session === at(own[0]))?.open
+		const close = normal.windows.findLast(({ session }) => session === at(own.at(-1)))?.close
+		if (open === undefined || close === undefined) return []
+		return [atLeast(first.start.variable, open - first.start.plus), atMost(last.end.variable, close - last.end.plus)]
+	})
+}
+
+/** What may be laid elsewhere in an attempt, by index, and what is kept of the rest. */
+interface Ring {
+	free: ReadonlySet<number>
+	/** Its order; else only the sessions that it lies in. */
+	isOrderKept: boolean
+	/** Of propagation. */
+	steps: number
+}
+
+/** Each attempt leaves more open than the one before. */
+function* ringsAround(normal: NormalInstance, before: Plan, broken: ReadonlySet<string>): Generator<Ring> {
+	const { tasks, arcs } = normal
+	const all = new Set(tasks.map((_, i) => i))
+	const first = new Set([...all].filter((i) => broken.has(tasks[i]?.id ?? '')))
+	yield { free: first, isOrderKept: true, steps: NEAR_STEPS }
+	yield { free: first, isOrderKept: false, steps: NEAR_STEPS }
+	const joined = new Set(first)
+	for (const { from, to } of arcs) {
+		if (first.has(from)) joined.add(to)
+		if (first.has(to)) joined.add(from)
+	}
+	yield { free: joined, isOrderKept: false, steps: NEAR_STEPS }
+	const chain = new Set([...reach(first, arcs, 'from', 'to'), ...reach(first, arcs, 'to', 'from')])
+	yield { free: chain, isOrderKept: false, steps: NEAR_STEPS }
+	const sessionsOf = (i: number) => {
+		return runsOf(before, tasks[i]?.id ?? '').map(({ start }) => sessionAt(normal.windows, start))
+	}
+	const sessions = new Set([...joined].flatMap(sessionsOf))
+	const around = new Set(
+		[...all].filter((i) => joined.has(i) || sessionsOf(i).some((session) => sessions.has(session))),
+	)
+	yield { free: around, isOrderKept: false, steps: NEAR_STEPS }
+	yield { free: all, isOrderKept: true, steps: WHOLE_STEPS }
+}
+
+/** The tasks that are come to along arcs from one side to the other, those to begin with included. */
+function reach(
+	first: ReadonlySet<number>,
+	arcs: NormalInstance['arcs'],
+	here: 'from' | 'to',
+	there: 'from' | 'to',
+): Set<number> {
+	const reached = new Set(first)
+	for (const task of reached) for (const arc of arcs) if (arc[here] === task) reached.add(arc[there])
+	return reached
+}

@@ -1,0 +1,202 @@
+/** The plan under her hands: moved by mouse and by keys, settled, refused, undone, kept, compared; nothing is lost on the way. */
+import { afterAll, beforeAll, describe, expect, test } from 'vitest'
+import type { Locator, Page } from 'playwright-core'
+import { choose, openBench, scan, visit, type Bench, type Visitor } from '../support/visitor'
+
+let bench: Bench
+let visitor: Visitor
+let page: Page
+let coursePage: string
+
+beforeAll(async () => {
+	bench = await openBench()
+	visitor = await visit(bench, { viewport: { width: 1280, height: 1100 }, reducedMotion: 'reduce' })
+	page = visitor.page
+	await page.goto('/courses')
+	await page.getByRole('link', { name: 'Hellebores and foliage on Tuesdays' }).click()
+	await page.waitForURL(/plan$/)
+	coursePage = page.url()
+})
+afterAll(() => bench.close())
+
+const tried = () => page.getByRole('region', { name: 'What is tried' })
+const tile = (name: RegExp) => page.getByRole('link', { name }).first()
+const undo = () => page.getByRole('button', { name: 'Undo' })
+
+async function placeOf(name: RegExp): Promise<string> {
+	return (await tile(name).getAttribute('aria-label')) ?? ''
+}
+
+/** Until the first plan, or the reason why there is none, stands there. */
+async function answered(): Promise<void> {
+	await page.getByText(/Tried, not kept|cannot be|cannot all be/).waitFor()
+	await page.getByText('Laying it…').waitFor({ state: 'detached' })
+}
+
+async function takeUp(piece: Locator): Promise<{ x: number; y: number }> {
+	const box = await piece.boundingBox()
+	if (!box) throw new Error('nothing to take up')
+	const at = { x: box.x + Math.min(20, box.width / 2), y: box.y + box.height / 2 }
+	await page.mouse.move(at.x, at.y)
+	await page.mouse.down()
+	return at
+}
+
+async function drag(piece: Locator, dx: number, dy: number): Promise<void> {
+	const { x, y } = await takeUp(piece)
+	await page.mouse.move(x + dx / 2, y + dy / 2, { steps: 4 })
+	await page.mouse.move(x + dx, y + dy, { steps: 4 })
+	await page.mouse.up()
+	await answered()
+}
+
+/** Taken up by keys, and moved until a reader of the screen hears that it is there; the first keys may come too soon. */
+async function moveByKeys(piece: Locator, key: string, where: RegExp): Promise<void> {
+	await piece.focus()
+	await page.keyboard.press('Space')
+	await page.locator('.is-held').waitFor()
+	const heard = async () => {
+		await page.keyboard.press(key)
+		return page.locator('[id^=DndLiveRegion]').textContent()
+	}
+	await expect.poll(heard, { interval: 150 }).toMatch(where)
+	await page.keyboard.press('Space')
+	await page.locator('.is-held').waitFor({ state: 'detached' })
+}
+
+describe('a step', () => {
+	test('taken up by the mouse is let go by Escape without a trace', async () => {
+		const before = await placeOf(/Bracts, Cut/)
+		const { x, y } = await takeUp(tile(/Bracts, Cut/))
+		await page.mouse.move(x + 60, y, { steps: 4 })
+		await page.locator('.held-words').waitFor()
+		await page.keyboard.press('Escape')
+		await page.mouse.up()
+
+		await page.locator('.held-words').waitFor({ state: 'detached' })
+		expect(await placeOf(/Bracts, Cut/)).toBe(before)
+		await expect.poll(() => undo().isDisabled()).toBe(true)
+		expect(page.url()).toBe(coursePage)
+	})
+
+	test('is laid elsewhere by the mouse, the rest round it, and what that costs is said', async () => {
+		const before = await placeOf(/Bracts, Cut/)
+		await drag(tile(/Bracts, Cut/), 60, 0)
+
+		await tried()
+			.getByText(/waiting|tight|spare/)
+			.waitFor()
+		expect(await placeOf(/Bracts, Cut/)).not.toBe(before)
+		await page.getByRole('button', { name: '1 settled' }).waitFor()
+		expect(await page.locator('.plan-ghost').count()).toBeGreaterThan(0)
+		// The click that ends it opens nothing.
+		expect(page.url()).toBe(coursePage)
+	})
+
+	test('is moved by keys, and a reader of the screen hears where to', async () => {
+		const before = await placeOf(/Eucalyptus and ivy foliage, Tape eucalyptus/)
+		await moveByKeys(tile(/Tape eucalyptus/), 'ArrowRight', /^\d\d:\d\d, evening 4/)
+		await answered()
+		await expect.poll(() => placeOf(/Tape eucalyptus/)).not.toBe(before)
+		await page.getByRole('button', { name: '2 settled' }).waitFor()
+	})
+
+	test('that cannot be before what it needs is refused with what conflicts, and that is lifted', async () => {
+		await tile(/Bracts, Dust/).click()
+		await choose(page.getByLabel('Before which step'), 'bracts: cut, wire, vein')
+		const conflict = page.getByRole('region', { name: 'It cannot be laid like that' })
+		await conflict.waitFor()
+		expect(await scan(page)).toEqual([])
+
+		await conflict.getByRole('button', { name: /^Lift bracts: dust: before/ }).click()
+
+		await tried().waitFor()
+		await page.getByRole('button', { name: '2 settled' }).waitFor()
+		await page.getByRole('link', { name: 'The whole plan' }).click()
+	})
+
+	test('that is wanted two evenings before it is dry is laid there with dried pieces, and her time for them is said', async () => {
+		await moveByKeys(tile(/Sepals, Dust/), 'ArrowUp', /evening 1/)
+
+		await tried()
+			.getByText(/\+.* of your time before/)
+			.waitFor()
+		expect(await scan(page)).toEqual([])
+		await undo().click()
+		await page.getByRole('button', { name: '2 settled' }).waitFor()
+	})
+})
+
+test('tea is drawn elsewhere in its evening, and stays there', async () => {
+	const tea = page.getByRole('button', { name: /^Break/ }).first()
+	const before = await tea.getAttribute('aria-label')
+	await moveByKeys(tea, 'ArrowLeft', /^19:[345]\d, evening 1/)
+	await answered()
+
+	await expect.poll(() => tea.getAttribute('aria-label')).not.toBe(before)
+	await page.getByRole('button', { name: 'Try changes' }).click()
+	await page.getByRole('button', { name: /Let tea at .* move again/ }).waitFor()
+	await page.getByRole('button', { name: 'Try changes' }).click()
+})
+
+test('what is tried outlives a reload, is undone and redone, and kept', async () => {
+	const moved = await placeOf(/Bracts, Cut/)
+	await page.reload()
+	await tried().waitFor()
+	expect(await placeOf(/Bracts, Cut/)).toBe(moved)
+	await undo().click()
+	await answered()
+	await page.getByRole('button', { name: 'Redo' }).click()
+	await answered()
+	expect(await placeOf(/Bracts, Cut/)).toBe(moved)
+
+	await page.getByRole('button', { name: 'Keep it' }).click()
+	await tried().waitFor({ state: 'detached' })
+	await page.reload()
+	expect(await placeOf(/Bracts, Cut/)).toBe(moved)
+	await page.getByRole('button', { name: '2 settled' }).waitFor()
+	// Kept, it can still be undone.
+	await expect.poll(() => undo().isEnabled()).toBe(true)
+})
+
+test('another number of students is tried, set aside, compared and taken', async () => {
+	await page.getByRole('button', { name: 'Try changes' }).click()
+	const panel = page.getByRole('region', { name: 'Try changes' })
+	await panel.getByLabel('Students').fill('9')
+	await panel.getByLabel('Students').press('Enter')
+	await answered()
+	expect(await scan(page)).toEqual([])
+	await page.getByRole('button', { name: 'Set aside, to compare' }).click()
+	await page.getByLabel('Name of this way').fill('Nine of them')
+	await page.getByRole('button', { name: 'Set it aside' }).click()
+	await page.getByRole('button', { name: 'Give it up' }).click()
+	await tried().waitFor({ state: 'detached' })
+
+	await expect
+		.poll(async () => {
+			await page.goto(`${coursePage}/compare`)
+			return page.getByRole('heading', { name: 'B · Nine of them' }).count()
+		})
+		.toBe(1)
+	await page.getByRole('img', { name: /The plans as pictures/ }).waitFor()
+	await page.getByRole('button', { name: 'Take this one' }).first().click()
+
+	await page.waitForURL(/plan$/)
+	await page.getByText('9 students').first().waitFor()
+	expect(visitor.complaints).toEqual([])
+})
+
+test('all of it is there in another window', async () => {
+	const before = await placeOf(/Bracts, Cut/)
+	const other = await visit(bench)
+	await other.page.goto(coursePage)
+	await other.page.getByRole('button', { name: '2 settled' }).click()
+	await other.page.getByText(/^bracts: cut/i).waitFor()
+	expect(
+		await other.page
+			.getByRole('link', { name: /Bracts, Cut/ })
+			.first()
+			.getAttribute('aria-label'),
+	).toBe(before)
+	await other.context.close()
+})
