@@ -7,6 +7,7 @@ import { roomOf, storeOf, type PlanTerms } from '../core/plan/compile/drying-ter
 import { USUAL_STRAIN_TERMS } from '../core/plan/compile/strain-terms'
 import { toSessionSpans } from '../core/plan/compile/session-windows'
 import type { Design } from '../core/design/design'
+import { sortKeys } from '../core/sorted-keys'
 import { NO_ZONE } from '../core/time/zone'
 
 /** Raised when the same inputs would be planned otherwise: older plans then show as outdated. */
@@ -79,12 +80,4 @@ function sortedDesign(design: Design): unknown {
 	const sorted = sortedDesigns.get(design) ?? sortKeys(design)
 	if (Object.isFrozen(design)) sortedDesigns.set(design, sorted)
 	return sorted
-}
-
-/** The order of keys in a JSON column is the database's business. */
-function sortKeys(value: unknown): unknown {
-	if (Array.isArray(value)) return value.map(sortKeys)
-	if (typeof value !== 'object' || value === null) return value
-	const entries = Object.entries(value).toSorted(([a], [b]) => (a < b ? -1 : 1))
-	return Object.fromEntries(entries.map(([key, inner]) => [key, sortKeys(inner)]))
 }

@@ -4,6 +4,7 @@ import { giveKeys } from '../../core/course/course-items'
 import { freshId } from '../../core/design/edits/fresh-id'
 import type { Design } from '../../core/design/design'
 import { InputError } from '../../core/errors'
+import { isSameData } from '../../core/sorted-keys'
 import { inTransaction } from '../../db/connection.server'
 import type { Studio } from '../../db/repositories/accounts.server'
 import { createDesign, listDocuments, listVersions } from '../../db/repositories/designs.server'
@@ -40,7 +41,7 @@ async function takeDesigns(studioId: number, designs: readonly Design[]): Promis
 		for (const design of designs) {
 			if (ids.has(design.id)) continue
 			// Taken in once before it has an id of its own, where that was taken.
-			const known = own.find((other) => isSame({ ...other, id: design.id }, design))
+			const known = own.find((other) => isSameData({ ...other, id: design.id }, design))
 			const id = known?.id ?? freshId(design.id, taken)
 			ids.set(design.id, id)
 			if (known) continue
@@ -49,18 +50,6 @@ async function takeDesigns(studioId: number, designs: readonly Design[]): Promis
 		}
 		return ids
 	})
-}
-
-/** The order of keys says nothing. */
-function isSame(one: unknown, other: unknown): boolean {
-	return JSON.stringify(sorted(one)) === JSON.stringify(sorted(other))
-}
-
-function sorted(value: unknown): unknown {
-	if (Array.isArray(value)) return value.map(sorted)
-	if (typeof value !== 'object' || value === null) return value
-	const entries = Object.entries(value).toSorted(([a], [b]) => (a < b ? -1 : 1))
-	return Object.fromEntries(entries.map(([key, inner]) => [key, sorted(inner)]))
 }
 
 /** Items keep their keys, by which pins and waits know them; rooms and the store are the studio's of the same name. */

@@ -1,6 +1,7 @@
 /** A course saved with the plan that it gives: what creating and changing have in common. */
 import type { Transaction } from 'sequelize'
 import type { Course } from '../../core/course/course'
+import { applyEdit } from '../../core/plan/edit/course-edit'
 import type { NamedPlan } from '../../core/plan/named-plan'
 import { adoptPlan, type CoursePlan } from '../../core/plan/plan-course'
 import type { Plan } from '../../core/plan/problem/plan'
@@ -102,9 +103,9 @@ export async function setWait(
 	key: string,
 	minutes: number | undefined,
 ): Promise<void> {
-	const others = Object.entries(course.waits ?? {}).filter(([other]) => other !== key)
-	const waits = Object.fromEntries(minutes === undefined ? others : [...others, [key, minutes]])
-	await savePlanned(studio, { ...course, waits })
+	const { id, version, ...plain } = course
+	const changed = applyEdit(plain, { kind: 'wait', key, ...(minutes !== undefined && { minutes }) })
+	await savePlanned(studio, { ...changed, id, version })
 }
 
 async function savePlanned(studio: Studio, input: StoredCourse): Promise<void> {

@@ -1,4 +1,5 @@
 /** What two states of a course say differently, for somebody who must choose between them. */
+import { isSameData } from '../sorted-keys'
 import type { Course } from './course'
 
 /** A field of the course that differs; for lists, how many entries each side has. */
@@ -34,8 +35,7 @@ export function compareCourses(mine: Course, theirs: Course): CourseDifference[]
 		if (typeof own !== 'object' && typeof other !== 'object')
 			return own === other ? [] : [{ field, mine: own ?? '', theirs: other ?? '' }]
 		const [ownList, otherList] = [own as object[], other as object[]]
-		const isSame = toPlainText(ownList) === toPlainText(otherList)
-		return isSame ? [] : [{ field, mine: ownList.length, theirs: otherList.length }]
+		return isSameData(ownList, otherList) ? [] : [{ field, mine: ownList.length, theirs: otherList.length }]
 	})
 }
 
@@ -44,13 +44,5 @@ function valueOf(course: Course, field: keyof Course) {
 	if (field !== 'designs') return course[field]
 	return course.designs.map(({ designId, name, flowersPerStudent, picks }) => {
 		return { designId, ...(name && { name }), flowersPerStudent, picks }
-	})
-}
-
-/** JSON with keys in one order: a form and a database need not agree on it. */
-function toPlainText(value: object): string {
-	return JSON.stringify(value, (_, inner: unknown) => {
-		if (typeof inner !== 'object' || inner === null || Array.isArray(inner)) return inner
-		return Object.fromEntries(Object.entries(inner).toSorted(([a], [b]) => (a < b ? -1 : 1)))
 	})
 }

@@ -1,4 +1,5 @@
 /** What the instructor has settled about the plan of a course. It stands in the course, whatever plan there is. */
+import { sortKeys } from '../sorted-keys'
 
 /** Where a step is done, or whether at all. */
 export const PIN_PLACES = ['class', 'ahead', 'home', 'dropped'] as const
@@ -40,7 +41,7 @@ export function isSamePin(one: CoursePin, other: CoursePin): boolean {
 
 /** Unique among the pins of a course, whatever the order of the fields. */
 export function pinKey(pin: CoursePin): string {
-	return JSON.stringify(Object.entries(pin).toSorted(([a], [b]) => (a < b ? -1 : 1)))
+	return JSON.stringify(sortKeys(pin))
 }
 
 /** The tasks that a pin speaks of. */

@@ -4,8 +4,9 @@
  */
 import { NO_ZONE } from '../time/zone'
 import type { ArcSource, CompiledCourse } from './compile/compiled-course'
+import { arcIds, namePlan, placeSwaps, type NamedPlan } from './named-plan'
 import type { CoursePlan } from './plan-course'
-import type { Arc, Instance } from './problem/instance'
+import type { Instance } from './problem/instance'
 import type { Objective } from './problem/objective'
 import type { Plan } from './problem/plan'
 
@@ -20,21 +21,7 @@ export interface StoredPlanDocument extends Pick<
 	formatVersion: typeof STORED_PLAN_VERSION
 	compiled: Omit<CompiledCourse, 'arcs'> & { arcs: Record<string, ArcSource> }
 	objective?: Objective
-	plan?: Omit<Plan, 'swaps'> & { swaps: string[] }
-}
-
-/**
- * Ids of an instance's arcs, in their order: the tasks that they join, so that compiling anew renumbers none.
- * Of several between the same tasks the later ones have a number.
- */
-export function arcIds(arcs: readonly Arc[]): string[] {
-	const counts = new Map<string, number>()
-	return arcs.map(({ from, to }) => {
-		const id = `${from}>${to}`
-		const count = (counts.get(id) ?? 0) + 1
-		counts.set(id, count)
-		return count === 1 ? id : `${id}#${count}`
-	})
+	plan?: NamedPlan
 }
 
 /** The document of a plan. */
@@ -45,7 +32,7 @@ export function writeStoredPlan({ compiled, plan, ...rest }: CoursePlan): Stored
 		formatVersion: STORED_PLAN_VERSION,
 		...rest,
 		compiled: { ...compiled, arcs: Object.fromEntries(compiled.arcs.map((source, arc) => [idOf(arc), source])) },
-		...(plan && { plan: { ...plan, swaps: plan.swaps.map(idOf) } }),
+		...(plan && { plan: namePlan(plan, compiled.instance) }),
 	}
 }
 
@@ -71,13 +58,10 @@ export function readStoredPlan(document: unknown): CoursePlan {
  */
 function fromDocument({ formatVersion: _, compiled, plan, ...rest }: StoredPlanDocument): CoursePlan {
 	const ids = arcIds(compiled.instance.arcs)
-	const positions = new Map(ids.map((id, arc) => [id, arc]))
 	return withOutcome({
 		...rest,
 		compiled: { ...compiled, arcs: ids.map((id) => defined(compiled.arcs[id], `arc "${id}"`)) },
-		...(plan && {
-			plan: { ...plan, swaps: plan.swaps.map((id) => defined(positions.get(id), `arc "${id}"`)) },
-		}),
+		...(plan && { plan: defined(placeSwaps(plan, compiled.instance), `one of arc "${plan.swaps.join('", arc "')}"`) }),
 	})
 }
 

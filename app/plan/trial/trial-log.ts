@@ -40,6 +40,11 @@ export function withEdit(log: TrialLog, edit: CourseEdit): TrialLog {
 	return { ...log, edits, cursor: log.cursor + 1, keptAt, plans }
 }
 
+/** An edit in place of the one that holds last. */
+export function withEditInstead(log: TrialLog, edit: CourseEdit): TrialLog {
+	return withEdit(withCursor(log, log.cursor - 1), edit)
+}
+
 /** No place in the log: the course as it is kept has been left behind. */
 const NEVER = -1
 

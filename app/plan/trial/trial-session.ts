@@ -10,6 +10,7 @@ import {
 	onNewBase,
 	withCursor,
 	withEdit,
+	withEditInstead,
 	withKept,
 	withoutLast,
 	withPlan,
@@ -93,7 +94,7 @@ export class TrialSession {
 		const isOther = standing.version !== this.#standing.version
 		this.#standing = standing
 		if (!isOther) return
-		this.#threads.forget()
+		this.#threads.close()
 		const log = this.#log
 		if (!log) return
 		if (this.#isKeeping) {
@@ -136,7 +137,7 @@ export class TrialSession {
 
 	/** Another change in place of the last one, which could not be. */
 	readonly instead = (edit: CourseEdit): void => {
-		if (this.#log) void this.#answer(withEdit(withoutLast(this.#log), edit))
+		if (this.#log) void this.#answer(withEditInstead(this.#log, edit))
 	}
 
 	/** @param steps - so many edits back, or forward where it is negative */

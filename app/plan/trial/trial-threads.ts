@@ -23,11 +23,7 @@ export class TrialThreads {
 		this.#courseId = courseId
 	}
 
-	/** The course has changed on the server: designs and terms are fetched again. */
-	forget(): void {
-		this.close()
-	}
-
+	/** Also where the course has changed on the server: what is asked next fetches designs and terms again. */
 	close(): void {
 		this.stopImproving()
 		void this.#quick?.then(

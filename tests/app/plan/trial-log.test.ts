@@ -6,6 +6,7 @@ import {
 	onNewBase,
 	withCursor,
 	withEdit,
+	withEditInstead,
 	withKept,
 	withoutLast,
 	withPlan,
@@ -28,6 +29,15 @@ describe('what is tried', () => {
 		expect(countAt(withCursor(back, 3))).toBe(5)
 		expect(countAt(more(back, 7))).toBe(7)
 		expect(more(back, 7).edits).toHaveLength(2)
+	})
+
+	test('is put right by another edit in place of the one that holds last, wherever that is', () => {
+		const log = withCursor(more(more(more(beginLog(course, 1), 3), 4), 5), 2)
+
+		const mended = withEditInstead(log, { kind: 'students', count: 7 })
+
+		expect(countAt(mended)).toBe(7)
+		expect([mended.edits.length, countAt(withCursor(mended, 1))]).toEqual([2, 3])
 	})
 
 	test('remembers the plans that were seen, but not those of what was undone', () => {

@@ -9,8 +9,9 @@ import type { Route } from './+types/route'
 export function loader({ params, context }: Route.LoaderArgs) {
 	return loading(async () => {
 		const { studio } = context.get(memberContext)
-		const { id: _, version, ...course } = await courseOfPage(context, params)
-		const { coursePlan, documents, terms } = await readPlan(studio, { ...course, id: _, version })
+		const stored = await courseOfPage(context, params)
+		const { coursePlan, documents, terms } = await readPlan(studio, stored)
+		const { id: _, version, ...course } = stored
 		const { compiled, plan } = coursePlan
 		const { pins } = resolvePins(coursePlan.course, compiled)
 		return Response.json({ compiled, pins, plan, course, version, designs: documents, terms })
