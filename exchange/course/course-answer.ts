@@ -45,7 +45,7 @@ export function tellCourse(
 		waysOut:
 			status === 'optimal' || status === 'feasible'
 				? []
-				: rankWays([...tryWaysOut(made, document.resolved, { effortOf })]),
+				: rankWays([...tryWaysOut(made, document.resolved, { effortOf, documents: document.designs })]),
 		kit: plan ? tellKit(document, { compiled, plan }) : null,
 	}
 }

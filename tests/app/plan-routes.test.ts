@@ -322,6 +322,22 @@ describe('ways out of a course that does not fit', () => {
 		expect(await listWays(params)).toEqual([])
 	})
 
+	test('another option, and no such option', async () => {
+		const { id, params } = await makeCourse()
+		const { items, version } = await plan.loader(call(studio, '/', { params }))
+		const [item] = items
+		const [choice] = item?.choices ?? []
+		const last = choice?.options.at(-1)?.id ?? ''
+		const take = (option: string) => {
+			const body = { intent: 'take-option', version, item: item?.key, choice: choice?.id, option }
+			return answerOf(plan.action(call(studio, '/', { params, body })))
+		}
+
+		expect((await take('nothing-like-that')).status).toBe(400)
+		expect((await take(last)).status).toBe(302)
+		expect((await getCourse(studio.studioId, id)).designs[0]?.picks).toMatchObject({ [choice?.id ?? '']: last })
+	})
+
 	test('fewer flowers, and no such number', async () => {
 		const { id, params } = await makeCourse({
 			designs: calla.designs.map((item) => ({ ...item, flowersPerStudent: 3 })),

@@ -275,7 +275,9 @@ describe('a plan', () => {
 		}
 		await page.goto('/courses')
 		await page.getByRole('link', { name: 'Magnolia on Thursdays' }).click()
-		await page.getByText('What this plan was made from has changed since').waitFor()
+		await page
+			.getByText(/Since this plan was made the air of Bench room, the air of Airing cupboard.* changed/)
+			.waitFor()
 
 		await page.getByRole('button', { name: 'Plan anew' }).click()
 

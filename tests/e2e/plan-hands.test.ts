@@ -190,8 +190,9 @@ test('all of it is there in another window', async () => {
 	const before = await placeOf(/Bracts, Cut/)
 	const other = await visit(bench)
 	await other.page.goto(coursePage)
-	await other.page.getByRole('button', { name: '2 settled' }).click()
-	await other.page.getByText(/^bracts: cut/i).waitFor()
+	await other.page.getByRole('button', { name: '2 settled' }).waitFor()
+	const listed = other.page.getByRole('region', { name: 'Settled by you' })
+	await listed.getByText(/^bracts: cut/).waitFor()
 	expect(
 		await other.page
 			.getByRole('link', { name: /Bracts, Cut/ })

@@ -17,6 +17,8 @@ const courseText = string().required().max(MOST_CHARACTERS)
 const version = rowVersion()
 /** Which wait. */
 const key = string().required().max(200)
+/** Of an item of the course, a choice of its design, or an option. */
+const id = string().required().max(64)
 const minutes = number().typeError(MINUTES).required(MINUTES).integer(MINUTES).min(waitMinutes.min, MINUTES)
 
 export const planActions = {
@@ -33,6 +35,7 @@ export const planActions = {
 		design: number().required().integer().min(0).max(designs.max),
 		flowers: number().required().integer().min(flowersPerStudent.min).max(flowersPerStudent.max),
 	}).noUnknown(),
+	'take-option': object({ version, item: id, choice: id, option: id }).noUnknown(),
 	'keep-plan': object({
 		version,
 		planId: rowId().required(),

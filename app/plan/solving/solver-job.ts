@@ -98,7 +98,7 @@ function waysOutJob(
 		if (!now || deadline === undefined || !shouldStop) return terms
 		return { ...terms, shouldStop: () => shouldStop() || now() >= deadline }
 	}
-	return rankWays([...tryWaysOut(coursePlan, resolved, { effortOf, most })])
+	return rankWays([...tryWaysOut(coursePlan, resolved, { effortOf, most, documents: designs })])
 }
 
 function effort(now: (() => number) | undefined, timeMs: number): { nodes?: number; shouldStop?: () => boolean } {

@@ -72,6 +72,8 @@ export function editWords(edit: CourseEdit, named: Named): string {
 			return `${count(edit.count, 'piece')} a student`
 		case 'pick':
 			return 'another option'
+		case 'anew':
+			return 'planned with what is known now'
 		case 'wait':
 			return edit.minutes === undefined ? 'a wait computed again' : `a wait of ${duration(edit.minutes)}`
 	}

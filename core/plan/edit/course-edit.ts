@@ -24,6 +24,8 @@ export type CourseEdit =
 	| { kind: 'pick'; item: string; choice: string; option: string }
 	/** A wait set by hand, by its key; absent: it is computed again. */
 	| { kind: 'wait'; key: string; minutes?: number }
+	/** Nothing of the course: it is planned with what is known now. */
+	| { kind: 'anew' }
 
 /** The course as it is after the change; it may be none that can be planned, which `validateCourse` says. */
 export function applyEdit(course: Course, edit: CourseEdit): Course {
@@ -58,6 +60,8 @@ export function applyEdit(course: Course, edit: CourseEdit): Course {
 			return withItem(course, edit.item, { flowersPerStudent: edit.count })
 		case 'pick':
 			return withPick(course, edit)
+		case 'anew':
+			return course
 		case 'wait':
 			return withWait(course, edit.key, edit.minutes)
 	}

@@ -14,6 +14,16 @@ export type WayOut =
 	/** All steps of a part are made ahead, where the design does not allow it yet. */
 	| { kind: 'ahead'; designName: string; partName: string }
 	| { kind: 'smaller'; design: number; designName: string; flowers: number }
+	/** Another option of a choice of the design, of the item with that key. */
+	| {
+			kind: 'option'
+			item: string
+			designName: string
+			choice: string
+			choiceName: string
+			option: string
+			optionName: string
+	  }
 	/** All places of the course have air like this; % relative humidity. */
 	| { kind: 'drier'; humidityPercent: number; temperatureC: number }
 
@@ -28,12 +38,15 @@ export interface TriedWay {
 }
 
 /** In this order where they ask alike of her: what never dries needs other air or other pieces first, more time comes last. */
-const KINDS = ['settled', 'drier', 'swap', 'ahead', 'smaller', 'longer', 'session'] as const
+const KINDS = ['settled', 'drier', 'swap', 'ahead', 'option', 'smaller', 'longer', 'session'] as const
 
 /** A session more is a whole evening of hers, with the way there; common practice, no source. */
 const SESSION_MINUTES = 180
 /** A flower less a student disappoints as much as an hour of her own; common practice, no source. */
 const FLOWER_MINUTES = 60
+
+/** Another way to make the design is half as much; common practice, no source. */
+const OPTION_MINUTES = 30
 
 /**
  * The ways to show: those that fit, without any that asks at least as much as another in every respect, the least asking
@@ -76,6 +89,7 @@ function askedMinutes({ ways, objective }: TriedWay): number {
 	return ways.reduce((sum, way) => {
 		if (way.kind === 'session') return sum + SESSION_MINUTES
 		if (way.kind === 'smaller') return sum + FLOWER_MINUTES
+		if (way.kind === 'option') return sum + OPTION_MINUTES
 		return sum + (way.kind === 'longer' ? way.minutes : 0)
 	}, objective?.prepMinutes ?? 0)
 }

@@ -10,10 +10,13 @@ import { compileCourse } from '../compile/compile-course'
 import { listEndless } from '../compile/find-endless'
 import type { CompiledCourse } from '../compile/compiled-course'
 import type { Course } from '../../course/course'
+import { giveKeys } from '../../course/course-items'
+import type { Design } from '../../design/design'
 import { roomOf, storeOf, type DryingTerms } from '../compile/drying-terms'
 import { resolvePins } from '../pins/course-pins'
 import { withExtraSession } from '../../course/extra-session'
-import type { CoursePlan, PlanningEffort } from '../plan-course'
+import { applyEdit } from '../edit/course-edit'
+import { resolveCourse, type CoursePlan, type PlanningEffort } from '../plan-course'
 import { findReliefSets } from './find-relief-sets'
 import { relaxInstance } from './relax-instance'
 import type { TriedWay, WayOut } from './way-out'
@@ -22,6 +25,9 @@ import type { TriedWay, WayOut } from './way-out'
 const DRY_AIR = { temperatureC: 23, humidity: 0.4 }
 /** A later end changes waits, and they the shortfall: after a few rounds it has settled, or never does. */
 const MOST_EXTENSIONS = 4
+
+/** Other options that are tried: of a design with more, the others are for her to try. */
+const MOST_OPTIONS = 8
 
 /** Sets of reliefs that are enough to choose from: of the course as it is, and of each of its variants. */
 const ENOUGH_SETS = 6
@@ -32,6 +38,8 @@ export interface WaysTerms {
 	effortOf: () => PlanningEffort
 	/** Changes made together, 1 to 3; absent: 3. */
 	most?: number
+	/** Of the course's items, their choices open; absent: no other option is tried. */
+	documents?: readonly Design[]
 }
 
 /**
@@ -51,14 +59,16 @@ class WaysSearch {
 	readonly #designs: readonly DesignInCourse[]
 	readonly #effortOf: WaysTerms['effortOf']
 	readonly #most: number
+	readonly #documents: readonly Design[]
 	/** Changes that do not help alone. */
 	readonly #failed: Variant[] = []
 
-	constructor(plan: CoursePlan, designs: readonly DesignInCourse[], { effortOf, most = 3 }: WaysTerms) {
+	constructor(plan: CoursePlan, designs: readonly DesignInCourse[], { effortOf, most = 3, documents = [] }: WaysTerms) {
 		this.#plan = plan
 		this.#designs = designs
 		this.#effortOf = effortOf
 		this.#most = most
+		this.#documents = documents
 	}
 
 	*run(): Generator<TriedWay> {
@@ -68,6 +78,7 @@ class WaysSearch {
 		// What never dries needs other air or other pieces first of all; else more time is the plainest.
 		for (const variant of isEndless ? drying : hours) yield* this.#tryAlone(variant)
 		yield* this.#tryRelieved({ ways: [], compiled }, this.#most, ENOUGH_SETS)
+		for (const variant of this.#otherOptions()) yield* this.#tryAlone(variant)
 		for (const variant of isEndless ? hours : drying) yield* this.#tryAlone(variant)
 		if (!isEndless) {
 			const later = longerSession(course, objective?.shortfall ?? 0, (sessions) =>
@@ -94,7 +105,8 @@ class WaysSearch {
 		const { status, objective } = this.#planOf(variant.compiled)
 		const fits = status === 'optimal' || status === 'feasible'
 		if (fits && objective) return yield { ways: variant.ways, verdict: 'fits', objective }
-		this.#failed.push(variant)
+		// Of another way to make a design that does not do either, nothing more is asked.
+		if (variant.ways.every(({ kind }) => kind !== 'option')) this.#failed.push(variant)
 		const isRefuted = status === 'impossible' || status === 'infeasible'
 		yield { ways: variant.ways, verdict: isRefuted ? 'does not fit' : 'not decided' }
 	}
@@ -152,6 +164,28 @@ class WaysSearch {
 				return { kind: 'smaller', design: d, designName: design.name, flowers: flowersPerStudent }
 			})
 			return { ways, compiled: compileCourse(changed, fewer, this.#plan.terms) }
+		})
+	}
+
+	/** Each choice made otherwise, one at a time. */
+	#otherOptions(): Variant[] {
+		const { course, terms } = this.#plan
+		const others = giveKeys(course.designs).flatMap(({ key, picks }, d) => {
+			return (this.#documents[d]?.choices ?? []).flatMap(({ id, name, options }) => {
+				const chosen = picks[id] ?? options[0]?.id
+				return options
+					.filter((option) => option.id !== chosen)
+					.map((option): Extract<WayOut, { kind: 'option' }> => {
+						const designName = this.#designs[d]?.design.name ?? ''
+						const words = { designName, choiceName: name, optionName: option.name }
+						return { kind: 'option', item: key, choice: id, option: option.id, ...words }
+					})
+			})
+		})
+		return others.slice(0, MOST_OPTIONS).map((way) => {
+			const { item, choice, option } = way
+			const changed = applyEdit(course, { kind: 'pick', item, choice, option })
+			return { ways: [way], compiled: compileCourse(changed, resolveCourse(changed, this.#documents), terms) }
 		})
 	}
 

@@ -225,10 +225,19 @@ function SpareWords({
 const FULL_WIDTH = 72
 
 /** What has no room on the tiles of a band, by their numbers. Over the threads, which run behind it. */
-export function BandLegend({ band: { legend, legendY } }: { band: PlacedBand }) {
-	return legend.map(({ number, text, x, row }) => (
-		<text key={number} x={LEFT + x} y={legendY + LEGEND_ROW * row} className="plan-legend">
-			<tspan className="plan-legend-number">{number}</tspan> {text}
-		</text>
-	))
+export function BandLegend({ band: { legend, legendY, gap: own } }: { band: PlacedBand }) {
+	return (
+		<>
+			{legend.map(({ number, text, x, row }) => (
+				<text key={number} x={LEFT + x} y={legendY + LEGEND_ROW * row} className="plan-legend">
+					<tspan className="plan-legend-number">{number}</tspan> {text}
+				</text>
+			))}
+			{own?.home.map(({ y, text }) => (
+				<text key={text} x={LEFT + 10} y={y} className="plan-legend plan-home">
+					{text}
+				</text>
+			))}
+		</>
+	)
 }

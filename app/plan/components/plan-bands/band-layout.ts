@@ -2,6 +2,7 @@
 import type { BreakStory, PlanStory, SessionStory, Tile } from '../../../../core/plan/tell/plan-story'
 import type { Thread } from '../../../../core/plan/tell/threads'
 import { handsOnSpan } from '../../../../core/course/session-hours'
+import { nameOfTask } from '../../words/tasks'
 import { layOutLegend, tileWords, type LegendItem, type TileLine } from './tile-words'
 
 /** Of the whole picture; one session alone has a wider clock. */
@@ -14,6 +15,7 @@ const TOP = 26
 export const BAND_HEIGHT = 70
 export const TILE_INSET = 4
 const THREAD_ROW = 23
+const HOME_ROW = 20
 const MIN_GAP = 40
 /** A clock with more has a plan behind it that is none: it must not cost the server its memory. */
 const MOST_TICKS = 60
@@ -66,8 +68,8 @@ export interface PlacedBand {
 	legend: LegendItem[]
 	/** Where the first row of the legend stands. */
 	legendY: number
-	/** The folded time until the next band. */
-	gap?: { y: number; height: number }
+	/** The folded time until the next band, and what students do at home in it. */
+	gap?: { y: number; height: number; home: { y: number; text: string }[] }
 }
 
 export interface BandLayout {
@@ -86,7 +88,7 @@ export interface BandLayout {
  * @param width - of the picture, px
  * @param firstNumber - of the first tile, as in the list below the picture
  */
-export function layOutBands({ sessions, threads }: PlanStory, width = WIDTH, firstNumber = 1): BandLayout {
+export function layOutBands({ sessions, threads, home }: PlanStory, width = WIDTH, firstNumber = 1): BandLayout {
 	const scale = clockScale(sessions, width - SPARE_WIDTH)
 	let y = TOP
 	let number = firstNumber - 1
@@ -98,7 +100,9 @@ export function layOutBands({ sessions, threads }: PlanStory, width = WIDTH, fir
 			width - SPARE_WIDTH - LEFT,
 		)
 		const legendHeight = legend.length === 0 ? 0 : 8 + LEGEND_ROW * (1 + (legend.at(-1)?.row ?? 0))
-		const gapHeight = Math.max(MIN_GAP, 22 + rows * THREAD_ROW)
+		const atHome = home.filter(({ afterSession = 0 }) => afterSession === s)
+		const homeHeight = atHome.length * HOME_ROW
+		const gapHeight = Math.max(MIN_GAP, 22 + rows * THREAD_ROW + homeHeight)
 		const band = {
 			session,
 			y,
@@ -114,7 +118,14 @@ export function layOutBands({ sessions, threads }: PlanStory, width = WIDTH, fir
 			legendY: y + BAND_HEIGHT + LEGEND_ROW,
 		}
 		const isLast = s === sessions.length - 1
-		const gap = { y: y + BAND_HEIGHT + legendHeight, height: isLast && rows === 0 ? 8 : gapHeight }
+		const gapY = y + BAND_HEIGHT + legendHeight
+		const gap = {
+			y: gapY,
+			height: isLast && rows === 0 ? 8 + homeHeight : gapHeight,
+			home: atHome.map(({ source, minutes }, row) => {
+				return { y: gapY + 20 + row * HOME_ROW, text: `at home: ${nameOfTask(source)}, ${minutes} min` }
+			}),
+		}
 		y = gap.y + gap.height
 		return { ...band, gap }
 	})
@@ -204,7 +215,7 @@ function placeThreads(
 		const start = { x: clamp(toX(thread.from.minute), right), y: from.y + BAND_HEIGHT - TILE_INSET }
 		const isSameBand = from === to
 		const end = { x: clamp(toX(thread.to.minute), right), y: isSameBand ? start.y : to.y + TILE_INSET }
-		const rowY = from.gap.y + 18 + row * THREAD_ROW
+		const rowY = from.gap.y + 18 + from.gap.home.length * HOME_ROW + row * THREAD_ROW
 		const curve = isSameBand ? archBelow(start, end, rowY, toBeadX(thread, toX)) : hangTo(start, end, rowY, thread)
 		const isAtEnd = !isSameBand && start.x > right - 190
 		const label = isSameBand

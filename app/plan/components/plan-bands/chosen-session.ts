@@ -11,7 +11,10 @@ export function aloneSession(story: PlanStory, index: number): { story: PlanStor
 		.filter(({ from, to }) => from.session === index && to.session === index)
 		.map((thread) => ({ ...thread, from: { ...thread.from, session: 0 }, to: { ...thread.to, session: 0 } }))
 	const before = story.sessions.slice(0, index).reduce((total, { tiles }) => total + tiles.length, 0)
-	return { story: { ...story, sessions, threads }, firstNumber: before + 1 }
+	const home = story.home
+		.filter(({ afterSession = 0 }) => afterSession === index)
+		.map((task) => ({ ...task, afterSession: 0 }))
+	return { story: { ...story, sessions, threads, home }, firstNumber: before + 1 }
 }
 
 /** The session that an address asks for, from 0; undefined where it asks for none that there is. */

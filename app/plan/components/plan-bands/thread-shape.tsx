@@ -1,5 +1,6 @@
 import type { Thread } from '../../../../core/plan/tell/threads'
 import { explainWait, percentSure, waitSpan } from '../../../drying/words/waits'
+import { wait } from '../../../shared/words/times'
 import type { PlacedThread } from './band-layout'
 
 /** Below this a thread is drawn as one that may come too late. */
@@ -34,7 +35,7 @@ export function ThreadLine({ placed, id }: { placed: PlacedThread; id: string })
 export function ThreadLabel({ placed: { thread, label } }: { placed: PlacedThread }) {
 	return (
 		<text x={label.x} y={label.y} className="plan-thread-label" textAnchor={label.isAtEnd ? 'end' : 'start'}>
-			<title>{[threadWords(thread), ...explainWait(thread.wait)].join('. ')}</title>
+			<title>{[threadWords(thread), ...slackWords(thread), ...explainWait(thread.wait)].join('. ')}</title>
 			{threadWords(thread)}
 		</text>
 	)
@@ -45,6 +46,13 @@ export function threadWords(thread: Thread): string {
 	const { isSwapped, stage, wait, sure = 1 } = thread
 	if (isSwapped) return 'brought dry'
 	return `${stage ?? 'wait'}, ${waitSpan(wait)}${isRisky(thread) ? `, only ${percentSure(sure)} sure` : ''}`
+}
+
+/** '6 days to spare after 9 in 10 are ready'; nothing where that is not known. */
+function slackWords({ isSwapped, wait: source, least }: Thread): string[] {
+	const { p90Minutes } = source
+	if (isSwapped || p90Minutes === undefined || least.minutes <= p90Minutes) return []
+	return [`${wait(Math.round(least.minutes - p90Minutes))} to spare after 9 in 10 are ready`]
 }
 
 function isRisky({ isSwapped, sure }: Thread): boolean {

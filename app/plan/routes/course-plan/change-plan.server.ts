@@ -1,5 +1,6 @@
 /** What the plan's screen can change. */
 import { withExtraSession } from '../../../../core/course/extra-session'
+import { applyEdit } from '../../../../core/plan/edit/course-edit'
 import { withFlowers, withLaterEnd } from '../../../../core/plan/ways-out/ways-out'
 import { ConflictError } from '../../../../core/errors'
 import type { Studio } from '../../../../db/repositories/accounts.server'
@@ -36,6 +37,10 @@ export async function changePlan(studio: Studio, courseId: number, action: PlanA
 			return updatePlannedCourse(studio, { ...course, sessions: withLaterEnd(course, action.minutes) })
 		case 'fewer-flowers':
 			return updatePlannedCourse(studio, { ...course, ...withFlowers(course, action.design, action.flowers) })
+		case 'take-option': {
+			const { item, choice, option } = action
+			return updatePlannedCourse(studio, { ...course, ...applyEdit(course, { kind: 'pick', item, choice, option }) })
+		}
 		case 'keep-plan':
 			return keepPlan(studio, course, { text: action.plan, shownId: action.planId })
 		case 'bring-back':

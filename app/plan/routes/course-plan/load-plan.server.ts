@@ -1,5 +1,6 @@
 /** What the plan's screen shows. */
 import { giveKeys } from '../../../../core/course/course-items'
+import { compareTerms } from '../../../../core/plan/tell/term-differences'
 import type { Studio } from '../../../../db/repositories/accounts.server'
 import type { StoredCourse } from '../../../../db/repositories/courses.server'
 import { countPlans } from '../../../../db/repositories/plans.server'
@@ -26,6 +27,8 @@ export async function loadPlan(studio: Studio, course: StoredCourse, selectedTas
 		}),
 		rooms: terms.places.filter(({ kind }) => kind === 'room').map(({ id, name }) => ({ id, name })),
 		isOutdated,
+		/** Since the plan was made. */
+		changed: isOutdated ? compareTerms(plain, current.coursePlan.terms, terms) : [],
 		isImproving: isImproving(courseId),
 		newerDesigns,
 		planId,

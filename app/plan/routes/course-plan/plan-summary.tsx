@@ -1,6 +1,9 @@
-import { Link } from 'react-router'
+import { Button } from 'antd'
+import { Form, Link } from 'react-router'
+import { pinKey } from '../../../../core/course/course-pin'
 import type { PlanStory, SessionStory } from '../../../../core/plan/tell/plan-story'
 import { isProvenBest, proofWords } from '../../words/proof'
+import { pinWords } from '../../words/pins'
 import { Why } from '../../../shared/components/why/why'
 import { count, duration, sessionName } from '../../../shared/words/times'
 import type { PlanData } from './load-plan.server'
@@ -69,11 +72,43 @@ export function PlanSummary({ plan, story, isTried }: { plan: PlanData; story: P
 				pieces are ready {CONFIDENCE_WORDS[plan.confidence] ?? `in ${Math.round(100 * plan.confidence)} % of cases`}. On
 				a thread the full bead is even odds, the open one 9 in 10. Choose a step to see what holds it there.
 			</p>
+			{!isTried && <SettledList plan={plan} />}
 			<p className="row small no-print">
 				{plan.planCounts.kept > 1 && <Link to="history">Earlier plans</Link>}
 				{plan.planCounts.kept + plan.planCounts.aside > 1 && <Link to="compare">Compare plans</Link>}
 			</p>
 		</>
+	)
+}
+
+/** What stands settled, with a press to lift each that needs no scripts. */
+function SettledList({ plan: { course, names, version } }: { plan: PlanData }) {
+	const { pins = [], sessions } = course
+	if (pins.length === 0) return null
+	return (
+		<section aria-label="Settled by you">
+			<h3>Settled by you</h3>
+			<ul className="pin-list">
+				{pins.map((pin) => (
+					<li key={pinKey(pin)}>
+						<span>{pinWords(pin, { names, sessions })}</span>
+						<Form method="post" className="no-print" preventScrollReset>
+							<input type="hidden" name="version" value={version} />
+							<input type="hidden" name="pin" value={JSON.stringify(pin)} />
+							<Button
+								size="small"
+								htmlType="submit"
+								name="intent"
+								value="lift-pin"
+								aria-label={`Lift and plan anew: ${pinWords(pin, { names, sessions })}`}
+							>
+								Lift
+							</Button>
+						</Form>
+					</li>
+				))}
+			</ul>
+		</section>
 	)
 }
 

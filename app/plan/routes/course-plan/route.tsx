@@ -1,7 +1,6 @@
-import { Button } from 'antd'
 import { courseOfPage } from '../../../shared/http/course-of-page.server'
 import { useEffect } from 'react'
-import { Form, redirect, useRevalidator, useSearchParams } from 'react-router'
+import { redirect, useRevalidator, useSearchParams } from 'react-router'
 import { memberContext } from '../../../shared/http/contexts'
 import { readId, readIntent } from '../../../shared/http/read-input.server'
 import { acting, loading } from '../../../shared/http/responses.server'
@@ -13,6 +12,7 @@ import { HopelessNotice } from './hopeless-notice'
 import { RoomNotice } from './room-notice'
 import { loadPlan, type PlanData } from './load-plan.server'
 import { MisfitNotice } from './misfit-notice'
+import { OutdatedNotice } from './outdated-notice'
 import { NewerDesigns } from './newer-designs'
 import { PlanList } from './plan-list'
 import { PlanTop } from './plan-top'
@@ -95,16 +95,7 @@ function PlanDesk({ plan }: { plan: PlanData }) {
 function StandingNotices({ plan }: { plan: PlanData }) {
 	return (
 		<>
-			{plan.isOutdated && (
-				<Form method="post" className="alert row" role="status">
-					<span>What this plan was made from has changed since. It is shown as it was.</span>
-					<input type="hidden" name="version" value={plan.version} />
-					<input type="hidden" name="planId" value={plan.planId} />
-					<Button htmlType="submit" name="intent" value="plan-anew">
-						Plan anew
-					</Button>
-				</Form>
-			)}
+			{plan.isOutdated && <OutdatedNotice plan={plan} />}
 			{plan.isImproving && <Improving fits={plan.objective?.shortfall === 0} />}
 			<NewerDesigns newer={plan.newerDesigns} version={plan.version} />
 			<HopelessNotice plan={plan} />

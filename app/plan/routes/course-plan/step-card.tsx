@@ -66,7 +66,7 @@ export function StepCard({
 						</span>
 					))}
 				</dd>
-				{plan.why && <WhyHere why={plan.why} plan={plan} />}
+				{plan.why && <WhyHere why={plan.why} plan={plan} taskId={step.taskId} />}
 				{plan.why && runs[0] && (
 					<dd>
 						<SlackBar

@@ -97,6 +97,10 @@ function WayAction({ way, plan }: { way: WayOut; plan: PlanData }) {
 					label="Make fewer"
 				/>
 			)
+		case 'option': {
+			const { item, choice, option } = way
+			return <WayForm plan={plan} intent="take-option" fields={{ item, choice, option }} label="Make it so" />
+		}
 		case 'drier':
 			return <Link to="/rooms">Rooms and stores</Link>
 		case 'swap':
@@ -149,6 +153,8 @@ function wayWords(way: WayOut): string {
 			return `Make the ${way.partName.toLowerCase()} of the ${way.designName.toLowerCase()} ahead`
 		case 'smaller':
 			return `${way.flowers === 1 ? 'One flower' : `${way.flowers} flowers`} a student of ${way.designName}`
+		case 'option':
+			return `${way.designName}, ${way.choiceName.toLowerCase()}: ${way.optionName}`
 		case 'drier':
 			return `Air of ${way.humidityPercent} % and ${way.temperatureC} °C where you work and where the pieces lie`
 	}

@@ -5,19 +5,28 @@ import type { Freed } from '../../../../core/plan/why/free-wait'
 import { usePlanSearch } from '../../solving/use-plan-search'
 import { duration, wait } from '../../../shared/words/times'
 import type { PlanData } from './load-plan.server'
+import { pinKey, tasksOfPin } from '../../../../core/course/course-pin'
+import { pinWords } from '../../words/pins'
 import { nameOfTask } from '../../words/tasks'
+import { useHands } from './hands/hands-context'
 
 type Why = NonNullable<PlanData['why']>
 
 /** What holds a step where it stands, how far it could move, and what would change without its wait. */
-export function WhyHere({ why, plan }: { why: Why; plan: PlanData }) {
+export function WhyHere({ why, plan, taskId }: { why: Why; plan: PlanData; taskId: string }) {
+	const hands = useHands()
+	const { pins = [], sessions } = hands?.course ?? plan.course
+	const settled = pins.filter((pin) => tasksOfPin(pin).includes(taskId))
 	const { holds, earlierMinutes, laterMinutes } = why
 	const waited = holds.find((hold) => hold.kind === 'wait' && hold.minutes > 0)
 	return (
 		<>
 			<dt>What holds it here</dt>
 			<dd>
-				{holds.length === 0 && <span>nothing: it could start earlier.</span>}
+				{holds.length === 0 && settled.length === 0 && <span>nothing: it could start earlier.</span>}
+				{settled.map((pin) => (
+					<span key={pinKey(pin)}>you settled it ({pinWords(pin, { names: plan.names, sessions })}).</span>
+				))}
 				{holds.map((hold) => (
 					<span key={hold.kind + ('task' in hold ? hold.task : '')}>{holdWords(hold)}.</span>
 				))}

@@ -75,6 +75,39 @@ describe('ways out', () => {
 	})
 })
 
+test('another option of the design is one, where it helps; what does not help is said not to', () => {
+	const choice = {
+		id: 'far',
+		name: 'How far',
+		options: ['painted', 'plain', 'signed'].map((id) => ({ id, name: id })),
+	}
+	const open = makeDesign({
+		parts: design.parts,
+		steps: design.steps.map((step) =>
+			step.id.endsWith('paint') ? { ...step, when: { far: ['painted', 'signed'] } } : step,
+		),
+		choices: [choice],
+	})
+	const course = { ...morning, designs: [{ designId: open.id, flowersPerStudent: 1, picks: {} }] }
+	const planned = planCourse(course, [open])
+
+	const ways = rankWays([
+		...tryWaysOut(planned, resolveCourse(course, [open]), {
+			effortOf: () => ({ nodes: 500 }),
+			most: 1,
+			documents: [open],
+		}),
+	])
+
+	const verdicts = ways.flatMap(({ ways: [way], verdict }) => (way?.kind === 'option' ? [[way.option, verdict]] : []))
+	expect(verdicts).toEqual([
+		['plain', 'fits'],
+		['signed', 'does not fit'],
+	])
+	const taken = { ...course, designs: [{ designId: open.id, flowersPerStudent: 1, picks: { far: 'plain' } }] }
+	expect(planCourse(taken, [open]).objective?.shortfall).toBe(0)
+})
+
 describe('sets of reliefs', () => {
 	const instance: Instance = {
 		name: 'three of four',
