@@ -21,12 +21,13 @@ function waysIn(value: unknown, way: Way = []): Way[] {
 	]
 }
 
+/** Undefined leaves the field out: a document is JSON, which has no other way to say so. */
 function withValue(document: unknown, [key, ...rest]: Way, value: unknown): unknown {
 	if (key === undefined) return value
 	if (Array.isArray(document))
 		return document.map((inner: unknown, i) => (i === key ? withValue(inner, rest, value) : inner))
-	const fields = document as Record<string, unknown>
-	return { ...fields, [key]: withValue(fields[key], rest, value) }
+	const { [key]: field, ...others } = document as Record<string, unknown>
+	return rest.length === 0 && value === undefined ? others : { ...others, [key]: withValue(field, rest, value) }
 }
 
 /** Undefined: it was taken. */
