@@ -1,4 +1,4 @@
-/** A course from a file, with its pins and its plan; what the studio has already is used, and nothing of it is changed. */
+/** A course from a file, with its pins, its plan and its people; what the studio has already is used, and nothing of it is changed. */
 import type { Course } from '../../core/course/course'
 import { giveKeys } from '../../core/course/course-items'
 import { freshId } from '../../core/design/edits/fresh-id'
@@ -21,7 +21,7 @@ export async function importCourse(studio: Studio, text: string): Promise<number
 	const document = readCourseDocument(parse(text))
 	const ids = await takeDesigns(studio.id, document.designs)
 	const course = await placeCourse(studio, document, ids)
-	return createCourseLike(studio, course, document.plan)
+	return createCourseLike(studio, course, { plan: document.plan, people: document.students })
 }
 
 function parse(text: string): unknown {

@@ -2,8 +2,9 @@
 import type { DesignInCourse } from '../../core/plan/compile/compile-course'
 import type { Design } from '../../core/design/design'
 import type { CoursePlan } from '../../core/plan/plan-course'
-import { packClassKit, type ClassKit } from '../../core/kit/class-kit'
-import { offcutsOf, ownedToolsOf, type Stock } from '../../core/kit/stock'
+import { kitStudioOf, packClassKit, type ClassKit } from '../../core/kit/class-kit'
+import { instructorHours } from '../../core/kit/price-course'
+import type { Stock } from '../../core/kit/stock'
 import type { Student } from '../../core/kit/student'
 import { NotFoundError } from '../../core/errors'
 import type { Studio } from '../../db/repositories/accounts.server'
@@ -50,18 +51,12 @@ export async function readKit(studio: Studio, course: StoredCourse): Promise<Cur
 	const { coursePlan, designs, documents, fingerprint, isOutdated } = current
 	const stock = toStock(stored)
 	const { compiled, plan, objective } = coursePlan
-	const tools = designs.flatMap(({ design }) => design.steps.flatMap((step) => step.tools))
-	const kitStudio = {
-		stockLengthsMm: studio.wireLengthsMm,
-		terms: studio.kitTerms,
-		offcuts: offcutsOf(stock),
-		owned: ownedToolsOf(stock, tools),
-	}
+	const terms = { stockLengthsMm: studio.wireLengthsMm, terms: studio.kitTerms }
+	const kitStudio = kitStudioOf(terms, stock, designs)
 	// A plan is never changed, and the course names the versions of its designs.
 	const inputs = [studio.id, course, current.planId, roster, kitStudio]
 	const kit =
 		plan && rememberKit(inputs, () => packClassKit(course, designs, { compiled, plan, roster, studio: kitStudio }))
-	const minutes = course.sessions.reduce((sum, { startMin, endMin }) => sum + endMin - startMin, 0)
 	return {
 		course,
 		coursePlan,
@@ -71,7 +66,7 @@ export async function readKit(studio: Studio, course: StoredCourse): Promise<Cur
 		roster,
 		stock,
 		kit,
-		hours: (minutes + (objective?.prepMinutes ?? 0)) / 60,
+		hours: instructorHours(course, objective),
 		state: {
 			courseId: course.id,
 			hasPlan: plan !== undefined,

@@ -1,6 +1,7 @@
 /** A course saved with the plan that it gives: what creating and changing have in common. */
 import type { Transaction } from 'sequelize'
 import type { Course } from '../../core/course/course'
+import type { Student } from '../../core/kit/student'
 import { applyEdit } from '../../core/plan/edit/course-edit'
 import type { NamedPlan } from '../../core/plan/named-plan'
 import { adoptPlan, type CoursePlan } from '../../core/plan/plan-course'
@@ -11,6 +12,7 @@ import { inTransaction } from '../../db/connection.server'
 import { fingerprintOf } from '../../db/fingerprint.server'
 import { createCourse, getCourse, updateCourse, type StoredCourse } from '../../db/repositories/courses.server'
 import { createPlan } from '../../db/repositories/plans.server'
+import { replaceStudents } from '../../db/repositories/students.server'
 import type { Studio } from '../../db/repositories/accounts.server'
 import { improveLater, makePlan, type MadePlan, type PlanJob } from './solving/make-plan.server'
 import { judgePlan } from './judge-plan.server'
@@ -29,25 +31,36 @@ export function createPlannedCourse(studio: Studio, input: Course): Promise<numb
 /**
  * A new course with a plan that was made for one like it, where it is a plan of this one too; else it is planned anew.
  *
+ * @param people - who sits at its places, in order
  * @throws {InputError} by field of the course
  */
-export function createCourseLike(studio: Studio, input: Course, plan: Plan | NamedPlan | undefined): Promise<number> {
-	return createCourseWith(studio, input, async (job) => {
+export function createCourseLike(
+	studio: Studio,
+	input: Course,
+	{ plan, people = [] }: { plan?: Plan | NamedPlan | undefined; people?: readonly Student[] },
+): Promise<number> {
+	const make = async (job: PlanJob) => {
 		if (!plan || !adoptPlan(job.course, job.designs, job.terms, plan)) return makePlan(studio, job)
 		return { plan: await judgePlan(studio, job, plan), isQuick: false }
-	})
+	}
+	return createCourseWith(studio, input, make, people)
 }
 
 async function createCourseWith(
 	studio: Studio,
 	input: Course,
 	make: (job: PlanJob) => Promise<MadePlan>,
+	people: readonly Student[] = [],
 ): Promise<number> {
 	const { course, documents } = await pinDesigns(studio.id, requireValidCourse(input))
 	const terms = await readPlanTerms(studio, documents)
 	const job = { course, designs: documents, terms }
 	const made = await make(job)
-	return keepTogether(studio, { job, ...made }, (transaction) => createCourse(studio.id, course, transaction))
+	return keepTogether(studio, { job, ...made }, async (transaction) => {
+		const id = await createCourse(studio.id, course, transaction)
+		if (people.length > 0) await replaceStudents(studio.id, id, { students: people }, transaction)
+		return id
+	})
 }
 
 /**

@@ -17,6 +17,7 @@ import type { Exchange } from './exchanges'
 import { USUAL_KIT_TERMS, type KitTerms } from './kit-terms'
 import { listPasteMakers, type PasteMaker } from '../design/paste-makers'
 import { billPaste, type PasteLine, type SheetGroup } from './paste-bill'
+import { offcutsOf, ownedToolsOf, type Stock } from './stock'
 import { seatStudents, type Seat, type Student } from './student'
 import { billSupplies, type SupplyLine } from './supply-bill'
 import { listTools, type ToolLine } from './tool-needs'
@@ -62,6 +63,16 @@ export interface KitStudio {
 	offcuts?: readonly OffcutStock[]
 	/** Of each tool on the shelf. */
 	owned?: OwnedTools
+}
+
+/** A studio as its kits see it: its shelf as far as these designs use it. */
+export function kitStudioOf(
+	terms: Pick<KitStudio, 'stockLengthsMm' | 'terms'>,
+	stock: Stock,
+	designs: readonly DesignInCourse[],
+): KitStudio {
+	const tools = designs.flatMap(({ design }) => design.steps.flatMap((step) => step.tools))
+	return { ...terms, offcuts: offcutsOf(stock), owned: ownedToolsOf(stock, tools) }
 }
 
 /** @param roster - the first of it sit at the places; the others have none */

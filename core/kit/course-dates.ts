@@ -3,7 +3,7 @@ import { present } from '../present'
 import type { CompiledCourse } from '../plan/compile/compiled-course'
 import type { Course } from '../course/course'
 import type { Shares } from './bill'
-import { minutesAhead } from './drying-ahead'
+import { minutesAhead } from '../plan/tell/drying-ahead'
 import { addDays } from '../time/calendar'
 import type { Plan } from '../plan/problem/plan'
 

@@ -1,6 +1,6 @@
 /** What an instructor has to get ready for a course, from its plan and its kits. */
 import type { DryingStage } from '../vocabulary/drying-stage'
-import { minutesAhead } from './drying-ahead'
+import { minutesAhead } from '../plan/tell/drying-ahead'
 import type { ClassKit } from './class-kit'
 import type { PlanStory } from '../plan/tell/plan-story'
 

@@ -1,5 +1,7 @@
 /** What a course costs and brings: materials by what is used of them, her own time, the room, and the price. */
 import { breakEvenCount, coveringPriceCents, totalCostCents, type CourseCosts } from '../materials/buying/course-price'
+import type { Course } from '../course/course'
+import type { Objective } from '../plan/problem/objective'
 import type { Offer } from '../materials/buying/plan-orders'
 import type { ClassNeed } from './shopping-list'
 
@@ -49,6 +51,14 @@ export interface CoursePrice extends CourseCosts {
 	coveringPriceCents: number
 	/** Names of things without a price: the costs are too low by them. */
 	withoutPrice: string[]
+}
+
+/** Of the instructor: all of every session, and what she does before by the plan; one of the older form says nothing of that. */
+export function instructorHours(
+	{ sessions }: Pick<Course, 'sessions'>,
+	{ prepMinutes = 0 }: Pick<Partial<Objective>, 'prepMinutes'> = {},
+): number {
+	return sessions.reduce((sum, { startMin, endMin }) => sum + endMin - startMin, prepMinutes) / 60
 }
 
 /** @param hours - of the instructor, in class and before */

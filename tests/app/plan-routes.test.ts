@@ -5,6 +5,7 @@ import * as choose from '../../app/course/routes/course-choose/route'
 import * as importing from '../../app/course/routes/course-import/route'
 import * as newCourse from '../../app/course/routes/course-new/route'
 import * as plan from '../../app/plan/routes/course-plan/route'
+import * as cost from '../../app/kit/routes/kit-cost/route'
 import * as files from '../../app/kit/routes/course-files/route'
 import * as compare from '../../app/plan/routes/course-plan-compare/route'
 import * as history from '../../app/plan/routes/course-plan-history/route'
@@ -15,6 +16,7 @@ import type { PlanProblem } from '../../app/plan/solving/use-plan-search'
 import { TrialDesk } from '../../app/plan/trial/try-course'
 import { memberContext } from '../../app/shared/http/contexts'
 import type { Course } from '../../core/course/course'
+import { NO_MONEY } from '../../core/kit/price-course'
 import type { CoursePin } from '../../core/course/course-pin'
 import { applyEdit } from '../../core/plan/edit/course-edit'
 import type { TriedWay } from '../../core/plan/ways-out/way-out'
@@ -22,7 +24,8 @@ import { findAlternatives } from '../../core/plan/exact/find-alternatives'
 import type { Instance } from '../../core/plan/problem/instance'
 import { OBJECTIVE_LEVELS } from '../../core/plan/problem/objective'
 import type { Plan } from '../../core/plan/problem/plan'
-import { getCourse } from '../../db/repositories/courses.server'
+import { getCourse, updateCourseMoney } from '../../db/repositories/courses.server'
+import { getRoster, replaceStudents } from '../../db/repositories/students.server'
 import { answerOf, call, thrownBy } from '../support/call-route'
 import { demoCourse } from '../support/demo-designs'
 import { contextOf, foundStudio, freshDatabase, type TestStudio } from '../support/studios'
@@ -189,6 +192,10 @@ describe('what was tried by hand', () => {
 	test('is set aside, compared, taken, and forgotten; the plan that stands stays', async () => {
 		const { id, params } = await makeCourse()
 		const { version, planId } = await plan.loader(call(studio, '/', { params }))
+		await updateCourseMoney(studio.studioId, id, {
+			money: { ...NO_MONEY, payCentsPerHour: 2400, roomCents: 500 },
+			version: 1,
+		})
 		const { pin, course, found } = await tryPin(params)
 		const aside = { intent: 'set-aside', version, name: 'Later', course, plan: JSON.stringify(found) }
 		expect((await answerOf(plan.action(call(studio, '/', { params, body: aside })))).status).toBe(200)
@@ -199,6 +206,9 @@ describe('what was tried by hand', () => {
 		expect(offered.map(({ name }) => name.asideName)).toEqual([null, 'Later'])
 		expect(compared.map(({ figures }) => figures.pins)).toEqual([0, 1])
 		expect(compared[1]?.differences).not.toEqual([])
+		const { price } = await cost.loader(call(studio, '/', { params }))
+		expect(compared[0]?.figures.costCents).toBe(price?.totalCents)
+		expect(price?.totalCents).toBeGreaterThan(500)
 
 		const later = compared[1]?.id ?? 0
 		const take = { intent: 'bring-back', version, planId: later }
@@ -275,6 +285,20 @@ describe('a course for others', () => {
 			(await getCourse(stranger.studioId, idOf(to))).designs,
 		)
 		expect((await answerOf(importing.action(call(stranger, '/', { body: { text: '{}' } })))).status).toBe(400)
+	})
+
+	test('comes in with the people that a file names, though a file that goes out names none', async () => {
+		const { id } = await makeCourse()
+		const wren = { name: 'Wren', isLeftHanded: true, avoids: [], diet: 'any' as const, isChild: false, notes: '' }
+		await replaceStudents(studio.studioId, id, { students: [wren] })
+		const at = { params: { courseId: String(id), file: 'course.json' } }
+		const text = await ((await files.loader(call(studio, '/', at))) as Response).text()
+		expect(text).not.toContain('Wren')
+		const named = JSON.stringify({ ...(JSON.parse(text) as object), students: [wren] })
+
+		const { to } = await answerOf(importing.action(call(stranger, '/', { body: { text: named } })))
+
+		expect((await getRoster(stranger.studioId, idOf(to))).students).toEqual([wren])
 	})
 })
 

@@ -50,16 +50,34 @@ async function drag(piece: Locator, dx: number, dy: number): Promise<void> {
 	await answered()
 }
 
+/** What a reader of the screen has heard last, once nothing more is said: it comes a moment after the key. */
+async function settledWords(): Promise<string | null> {
+	const region = page.locator('[id^=DndLiveRegion]')
+	let words: string | null = null
+	for (let now = await region.textContent(); now !== words; now = await region.textContent()) {
+		words = now
+		await page.waitForTimeout(SAID_MS)
+	}
+	return words
+}
+
+/** In which what is said of a move has been said. */
+const SAID_MS = 350
+
 /** Taken up by keys, and moved until a reader of the screen hears that it is there; the first keys may come too soon. */
-async function moveByKeys(piece: Locator, key: string, where: RegExp): Promise<void> {
+async function moveByKeys(piece: Locator, key: string, where: RegExp, more: readonly string[] = []): Promise<void> {
 	await piece.focus()
 	await page.keyboard.press('Space')
 	await page.locator('.is-held').waitFor()
 	const heard = async () => {
 		await page.keyboard.press(key)
-		return page.locator('[id^=DndLiveRegion]').textContent()
+		return settledWords()
 	}
-	await expect.poll(heard, { interval: 150 }).toMatch(where)
+	await expect.poll(heard, { interval: 10 }).toMatch(where)
+	for (const other of more) {
+		await page.keyboard.press(other)
+		await settledWords()
+	}
 	await page.keyboard.press('Space')
 	await page.locator('.is-held').waitFor({ state: 'detached' })
 }
@@ -101,8 +119,16 @@ describe('a step', () => {
 		await page.getByRole('button', { name: '2 settled' }).waitFor()
 	})
 
-	test('that cannot be before what it needs is refused with what conflicts, and that is lifted', async () => {
+	test('shows its card while a better plan is looked for, and still when that has come', async () => {
+		await page.getByText('a better one is being looked for').waitFor()
 		await tile(/Bracts, Dust/).click()
+		const card = page.getByRole('heading', { name: 'Settle it' })
+		await card.waitFor()
+		await page.getByText('a better one is being looked for').waitFor({ state: 'detached' })
+		expect(await card.isVisible()).toBe(true)
+	})
+
+	test('that cannot be before what it needs is refused with what conflicts, and that is lifted', async () => {
 		await choose(page.getByLabel('Before which step'), 'bracts: cut, wire, vein')
 		const conflict = page.getByRole('region', { name: 'It cannot be laid like that' })
 		await conflict.waitFor()
@@ -116,13 +142,55 @@ describe('a step', () => {
 	})
 
 	test('that is wanted two evenings before it is dry is laid there with dried pieces, and her time for them is said', async () => {
-		await moveByKeys(tile(/Sepals, Dust/), 'ArrowUp', /evening 1/)
+		// Not at the very beginning: what it uses is shown first.
+		await moveByKeys(tile(/Sepals, Dust/), 'ArrowUp', /evening 1/, Array<string>(6).fill('ArrowRight'))
 
 		await tried()
 			.getByText(/\+.* of your time before/)
 			.waitFor()
 		expect(await scan(page)).toEqual([])
 		await undo().click()
+		await page.getByRole('button', { name: '2 settled' }).waitFor()
+	})
+})
+
+describe('the shelf before the first evening', () => {
+	const shelf = () => page.locator('.plan-shelf')
+	const evening = () => page.locator('.plan-band').first()
+	const dragTo = async (piece: Locator, target: Locator) => {
+		const box = await target.boundingBox()
+		if (!box) throw new Error('nowhere to lay it')
+		const { x, y } = await takeUp(piece)
+		const to = { x: box.x + 0.6 * box.width, y: box.y + box.height / 2 }
+		await page.mouse.move((x + to.x) / 2, (y + to.y) / 2, { steps: 4 })
+		await page.mouse.move(to.x, to.y, { steps: 4 })
+		await page.mouse.up()
+		await answered()
+	}
+
+	test('takes a step that may be made before the course, and gives it back', async () => {
+		await page.getByText('nothing to make ahead; a step that you lay here').waitFor()
+		await dragTo(tile(/Stamens, Bunch/), shelf())
+
+		const made = page.getByRole('button', { name: /^stamens: bunch .*make ahead/i })
+		await made.waitFor()
+		await tried()
+			.getByText(/\+.* of your time before/)
+			.waitFor()
+		expect(await scan(page)).toEqual([])
+		await dragTo(made, evening())
+		await made.waitFor({ state: 'detached' })
+		await undo().click()
+		await made.waitFor()
+		await undo().click()
+		await page.getByRole('button', { name: '2 settled' }).waitFor()
+	})
+
+	test('refuses what can only be made in class', async () => {
+		await moveByKeys(tile(/Tape eucalyptus/), 'ArrowUp', /made before the course/)
+		const conflict = page.getByRole('region', { name: 'It cannot be laid like that' })
+		await conflict.waitFor()
+		await conflict.getByRole('button', { name: /Leave it as it was/ }).click()
 		await page.getByRole('button', { name: '2 settled' }).waitFor()
 	})
 })
@@ -137,6 +205,11 @@ test('tea is drawn elsewhere in its evening, and stays there', async () => {
 	await page.getByRole('button', { name: 'Try changes' }).click()
 	await page.getByRole('button', { name: /Let tea at .* move again/ }).waitFor()
 	await page.getByRole('button', { name: 'Try changes' }).click()
+	const moved = await tea.getAttribute('aria-label')
+	await drag(tea, 40, 0)
+	await expect.poll(() => tea.getAttribute('aria-label')).not.toBe(moved)
+	await undo().click()
+	await expect.poll(() => tea.getAttribute('aria-label')).toBe(moved)
 })
 
 test('what is tried outlives a reload, is undone and redone, and kept', async () => {
@@ -186,10 +259,11 @@ test('another number of students is tried, set aside, compared and taken', async
 	expect(visitor.complaints).toEqual([])
 })
 
-test('all of it is there in another window', async () => {
+test('all of it is there in another window, after the server has been stopped and started', async () => {
 	const before = await placeOf(/Bracts, Cut/)
+	await bench.restart()
 	const other = await visit(bench)
-	await other.page.goto(coursePage)
+	await other.page.goto(new URL(coursePage).pathname)
 	await other.page.getByRole('button', { name: '2 settled' }).waitFor()
 	const listed = other.page.getByRole('region', { name: 'Settled by you' })
 	await listed.getByText(/^bracts: cut/).waitFor()

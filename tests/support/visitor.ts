@@ -10,19 +10,28 @@ export const TODAY = '2026-03-02'
 export interface Bench {
 	app: Awaited<ReturnType<typeof startApp>>
 	browser: Browser
+	/** Stops the server and starts it again on the same data; its address may be another. */
+	restart: () => Promise<void>
 	close: () => Promise<void>
 }
 
 export async function openBench(): Promise<Bench> {
 	const data = makeDataFolder()
-	const app = await startApp({ dataFolder: data.folder, env: { CALYCINE_TODAY: TODAY } })
-	const browser = await launchBrowser()
-	const close = async () => {
-		await browser.close()
-		await app.stop()
-		data.remove()
+	const start = () => startApp({ dataFolder: data.folder, env: { CALYCINE_TODAY: TODAY } })
+	const bench: Bench = {
+		app: await start(),
+		browser: await launchBrowser(),
+		restart: async () => {
+			await bench.app.stop()
+			bench.app = await start()
+		},
+		close: async () => {
+			await bench.browser.close()
+			await bench.app.stop()
+			data.remove()
+		},
 	}
-	return { app, browser, close }
+	return bench
 }
 
 export interface Visitor {

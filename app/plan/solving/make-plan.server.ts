@@ -37,6 +37,8 @@ export async function makePlan(studio: Studio, job: PlanJob): Promise<MadePlan> 
 
 /** Courses whose better plan is being looked for, by id. */
 const improving = new Set<number>()
+/** By course: the plan to improve next, once the search that is under way has ended. */
+const waiting = new Map<number, Improvement>()
 
 /** Whether a better plan than the one that stands is being looked for by itself. */
 export function isImproving(courseId: number): boolean {
@@ -50,16 +52,34 @@ export interface QuickPlan {
 	plan: CoursePlan
 }
 
-/** Looks for a better plan than a quick one when there is time; it is kept unless another has been kept meanwhile. */
+interface Improvement {
+	studio: Studio
+	job: PlanJob
+	quick: QuickPlan
+}
+
+/**
+ * Looks for a better plan than a quick one when there is time; it is kept unless another has been kept meanwhile, which then
+ * has its turn.
+ */
 export function improveLater(studio: Studio, job: PlanJob, quick: QuickPlan): void {
-	if (improving.has(quick.courseId)) return
-	improving.add(quick.courseId)
-	void improve(studio, job, quick)
-		.catch((error: unknown) => {
+	const { courseId } = quick
+	waiting.set(courseId, { studio, job, quick })
+	if (improving.has(courseId)) return
+	improving.add(courseId)
+	void improveInTurn(courseId).finally(() => improving.delete(courseId))
+}
+
+async function improveInTurn(courseId: number): Promise<void> {
+	for (let next = waiting.get(courseId); next; next = waiting.get(courseId)) {
+		waiting.delete(courseId)
+		try {
+			await improve(next.studio, next.job, next.quick)
+		} catch (error) {
 			// The quick plan stands; who wants a better one can ask for it.
 			if (!(error instanceof BusyError)) log.error({ err: error }, 'a plan could not be improved')
-		})
-		.finally(() => improving.delete(quick.courseId))
+		}
+	}
 }
 
 async function improve(studio: Studio, job: PlanJob, { courseId, planId, fingerprint, plan }: QuickPlan) {

@@ -116,9 +116,10 @@ export class TrialSession {
 		if (!log || !plan || log.cursor === log.keptAt || !this.#state.answer) return
 		const answer = await (await this.#threads.quick()).show(courseOf(log), plan, taskId)
 		const now = this.#state.answer
-		if (!answer || !now || own !== this.#turn) return
-		const { selected, why } = answer.shown
-		this.#show({ ...this.#state, answer: { ...now, shown: { ...now.shown, selected, why } } })
+		if (!answer || !now || own !== this.#turn || taskId !== this.#selected) return
+		// A better plan has come meanwhile, with a card of its own.
+		if (this.#log?.plans[log.cursor] !== plan) return
+		this.#show({ ...this.#state, answer: withCardOf(now, answer) })
 	}
 
 	/** The course as it is tried. */
@@ -204,17 +205,28 @@ export class TrialSession {
 			if (isOver() || !answered) return
 			if ('refused' in answered) return this.#takeBack(log, answered.refused)
 			if ('conflict' in answered) return this.#show({ ...this.#state, log, phase: { kind: 'conflict', ...answered } })
-			const { answer, isRemembered } = answered
+			const { isRemembered } = answered
+			const answer = await this.#withCard(log, answered.answer)
+			if (isOver()) return
 			const isToImprove = answer.plan !== undefined && !isRemembered
 			this.#take(log, answer, isToImprove ? 'improving' : 'laid')
 			if (!isToImprove || !answer.plan) return
-			const better = await this.#threads.improve(courseOf(log), answer.plan, this.#selected)
+			const found = await this.#threads.improve(courseOf(log), answer.plan)
+			const better = found && isAsGood(found, answer) ? await this.#withCard(log, found) : undefined
 			if (isOver()) return
-			if (better && isAsGood(better, answer)) this.#take(log, better, 'laid')
+			if (better) this.#take(log, better, 'laid')
 			else this.#show({ ...this.#state, phase: { kind: 'laid' } })
 		} catch {
 			if (!isOver()) this.#show({ ...this.#state, phase: { kind: 'failed' } })
 		}
+	}
+
+	/** The answer with the card that is open now: while it was worked out another may have been opened. */
+	async #withCard(log: TrialLog, answer: TrialAnswer): Promise<TrialAnswer> {
+		const taskId = this.#selected
+		if (taskId === null || !answer.plan) return answer
+		const told = await (await this.#threads.quick()).show(courseOf(log), answer.plan, taskId)
+		return taskId === this.#selected ? withCardOf(answer, told ?? answer) : this.#withCard(log, answer)
 	}
 
 	#take(log: TrialLog, answer: TrialAnswer, kind: 'improving' | 'laid'): void {
@@ -235,11 +247,11 @@ export class TrialSession {
 		const quick = await this.#threads.quick()
 		const course = courseOf(log)
 		const known = log.plans[log.cursor]
-		const shown = known && (await quick.show(course, known, this.#selected))
+		const shown = known && (await quick.show(course, known, null))
 		if (shown) return { answer: shown, isRemembered: true }
 		if (isOver()) return undefined
 		const near = nearestPlan(log) ?? (await this.#threads.standing())
-		const laid = await quick.lay(course, near, this.#selected)
+		const laid = await quick.lay(course, near)
 		if (isOver()) return undefined
 		if ('problems' in laid) return { refused: laid.problems.map(({ message }) => message).join('; ') }
 		const { answer } = laid
@@ -256,6 +268,10 @@ type Answered =
 	| { answer: TrialAnswer; isRemembered: boolean }
 	| { refused: string }
 	| { conflict: CourseConflict; foreseen: readonly Foreseen[] }
+
+function withCardOf(answer: TrialAnswer, { shown: { selected, why } }: TrialAnswer): TrialAnswer {
+	return { ...answer, shown: { ...answer.shown, selected, why } }
+}
 
 /** A better plan than the first one, or the same with its proof. */
 function isAsGood({ shown: now }: TrialAnswer, { shown: before }: TrialAnswer): boolean {

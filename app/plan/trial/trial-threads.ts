@@ -46,7 +46,7 @@ export class TrialThreads {
 	}
 
 	/** A better plan than that, or its proof; undefined: something else was asked meanwhile. */
-	async improve(course: Course, start: Plan, selected: string | null): Promise<TrialAnswer | undefined> {
+	async improve(course: Course, start: Plan): Promise<TrialAnswer | undefined> {
 		this.stopImproving()
 		const search: { worker?: Worker } = {}
 		this.#search = search
@@ -56,7 +56,7 @@ export class TrialThreads {
 			return undefined
 		}
 		search.worker = worker
-		const laid = await remote.improve(course, start, selected)
+		const laid = await remote.improve(course, start)
 		if (this.#search === search) this.stopImproving()
 		return 'answer' in laid ? laid.answer : undefined
 	}

@@ -32,18 +32,19 @@ const worker = {
 	},
 
 	/** @param near - the plan that stood before the change */
-	lay(course: Course, near: Plan | undefined, selected: string | null): Laid {
+	lay(course: Course, near: Plan | undefined): Laid {
 		const beside = near && { start: near, near }
-		return refusing(() => open().lay(course, { ...beside, shouldStop: within(FIRST_MS) }, selected))
+		return refusing(() => open().lay(course, { ...beside, shouldStop: within(FIRST_MS) }))
 	},
 
+	/** @param selected - the step whose card is open */
 	show(course: Course, plan: Plan, selected: string | null): TrialAnswer | undefined {
 		return open().show(course, plan, selected)
 	},
 
 	/** Looks for a better plan than the one that it starts from, and for a proof. */
-	improve(course: Course, start: Plan, selected: string | null): Laid {
-		return refusing(() => open().lay(course, { start, shouldStop: within(IMPROVE_MS) }, selected))
+	improve(course: Course, start: Plan): Laid {
+		return refusing(() => open().lay(course, { start, shouldStop: within(IMPROVE_MS) }))
 	},
 
 	findConflict(course: Course): CourseConflict {

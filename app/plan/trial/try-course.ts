@@ -63,9 +63,10 @@ export class TrialDesk {
 	/**
 	 * The course planned, beside an older plan where there is one.
 	 *
+	 * @param selected - the step whose card is open
 	 * @throws {InputError} by field: it is no course that can be planned
 	 */
-	lay(course: Course, effort: PlanningEffort, selected: string | null): TrialAnswer {
+	lay(course: Course, effort: PlanningEffort, selected: string | null = null): TrialAnswer {
 		const { designs, terms } = this.#materials
 		const problems = validateCourse(course)
 		if (problems.length > 0) throw new InputError(problems)

@@ -2,7 +2,8 @@
 import { addDays } from '../../time/calendar'
 import { toMoment } from '../../time/wall-clock'
 import type { DryingStage } from '../../vocabulary/drying-stage'
-import type { TaskSource } from '../compile/compiled-course'
+import type { CourseWait, TaskSource } from '../compile/compiled-course'
+import { minutesAhead } from './drying-ahead'
 import type { PlanStory } from './plan-story'
 
 /** Pieces that lie and dry. */
@@ -52,19 +53,20 @@ export function listDryingNow({ sessions, threads }: PlanStory, now: string): Dr
 /** Dried pieces to bring, and what is made ahead, by the day on which it must be begun. */
 export function listWorkAhead({ sessions, swaps, ahead }: PlanStory): WorkAhead[] {
 	const sources = sourcesOf(sessions)
-	const dateOf = (taskIds: readonly string[]) => {
-		return sessions.find(({ tiles }) => tiles.some(({ taskId }) => taskIds.includes(taskId)))?.session.date
+	const first = sessions.findIndex(({ tiles }) => tiles.length > 0)
+	/** Undefined where there is no such session. */
+	const lastDays = (session: number, wait: CourseWait | undefined) => {
+		const neededOn = sessions[session]?.session.date
+		const days = wait ? Math.ceil(minutesAhead(wait) / MINUTES_PER_DAY) : 0
+		return neededOn && { neededOn, beginBy: addDays(neededOn, -Math.max(USUAL_DAYS, days)) }
 	}
-	const first = sessions.find(({ tiles }) => tiles.length > 0)?.session.date
-	const brought = swaps.flatMap(({ fromTaskId, toTaskIds, wait, prepMinutes }): WorkAhead[] => {
-		const [source, neededOn] = [sources.get(fromTaskId), dateOf(toTaskIds)]
-		if (!source || !neededOn) return []
-		const days = wait.plannedMinutes === undefined ? USUAL_DAYS : Math.ceil(wait.plannedMinutes / MINUTES_PER_DAY)
-		const beginBy = addDays(neededOn, -Math.max(USUAL_DAYS, days))
-		return [{ taskId: fromTaskId, source, minutes: prepMinutes, beginBy, neededOn }]
+	const brought = swaps.flatMap(({ fromTaskId: taskId, wait, prepMinutes: minutes, neededAt }): WorkAhead[] => {
+		const [source, days] = [sources.get(taskId), lastDays(neededAt.session, wait)]
+		return source && days ? [{ taskId, source, minutes, ...days }] : []
 	})
-	const made = ahead.flatMap(({ taskId, source, minutes }): WorkAhead[] => {
-		return first ? [{ taskId, source, minutes, beginBy: addDays(first, -USUAL_DAYS), neededOn: first }] : []
+	const made = ahead.flatMap(({ taskId, source, minutes, dries, neededAt }): WorkAhead[] => {
+		const days = lastDays(neededAt?.session ?? first, dries?.wait)
+		return days ? [{ taskId, source, minutes, ...days }] : []
 	})
 	return [...brought, ...made].toSorted((a, b) => (a.beginBy < b.beginBy ? -1 : 1))
 }

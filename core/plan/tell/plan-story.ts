@@ -3,13 +3,12 @@
  * what is done elsewhere, and what is missing where it does not fit. Numbers only; the screens choose the words.
  */
 import { present } from '../../present'
-import type { DryingStage } from '../../vocabulary/drying-stage'
 import type { Plan } from '../problem/plan'
-import type { CompiledCourse, CourseWait, TaskSource } from '../compile/compiled-course'
+import type { CompiledCourse, TaskSource } from '../compile/compiled-course'
 import type { Session } from '../../course/course'
 import { handsOnMinutes } from '../../course/session-hours'
 import { realBreaks } from '../compile/session-windows'
-import { exchangesOf } from '../problem/exchanges'
+import { listElsewhere, listSwaps, sourceOf, type ElsewhereTask, type SwapStory } from './elsewhere-story'
 import { listOnRoom, type WaitOnRoom } from './doubtful-waits'
 import type { LaidTask } from './laid-task'
 import { minuteIn, sessionOf } from './session-minutes'
@@ -61,26 +60,8 @@ export interface SessionStory {
 	waitingMinutes: number
 	/** Hands-on minutes left after the last task. */
 	spareMinutes: number
-}
-
-/** A task that is not done in class. */
-export interface ElsewhereTask {
-	taskId: string
-	source: TaskSource
-	/** Instructor's minutes ahead, or the student's minutes at home; 0 if dropped. */
-	minutes: number
-	/** At home: after which session (index); after the last it is to finish at home. */
-	afterSession?: number
-}
-
-export interface SwapStory {
-	fromTaskId: string
-	/** All that go on with the set. */
-	toTaskIds: string[]
-	stage: DryingStage | undefined
-	wait: CourseWait
-	/** Of the instructor, for the dried pieces. */
-	prepMinutes: number
+	/** It has work, and less to spare than the studio wants left at the end of a session. */
+	isTight: boolean
 }
 
 export interface PlanStory {
@@ -102,8 +83,8 @@ export interface PlanStory {
 export function tellPlan(compiled: CompiledCourse, plan: Plan, sessions: readonly Session[]): PlanStory {
 	const laid = layTasks(compiled, plan)
 	const lastClose = present(compiled.instance.windows.at(-1), 'the last window').close
-	const elsewhere = listElsewhere(compiled, plan, laid)
-	const swaps = listSwaps(compiled, plan)
+	const elsewhere = listElsewhere(compiled, plan, laid, sessions)
+	const swaps = listSwaps(compiled, plan, laid, sessions)
 	const aheadMinutes = elsewhere.ahead.reduce((total, { minutes }) => total + minutes, 0)
 	return {
 		sessions: sessions.map((session, s) => tellSession(compiled, plan, { session, s, laid, lastClose })),
@@ -170,6 +151,7 @@ function tellSession(
 		.filter(({ startMin, minutes }) => compiled.instance.breaks && startMin + minutes <= lastEnd + shift)
 		.reduce((sum, { minutes }) => sum + minutes, 0)
 	const handsOnUsed = usedMinutes - heldMinutes
+	const { bufferMinutes } = compiled.instance.sessions?.find((one) => one.session === s + 1) ?? { bufferMinutes: 0 }
 	return {
 		number: s + 1,
 		session,
@@ -179,6 +161,7 @@ function tellSession(
 		workMinutes,
 		waitingMinutes: handsOnUsed - workMinutes,
 		spareMinutes: total - handsOnUsed,
+		isTight: inside.length > 0 && total - handsOnUsed < bufferMinutes,
 	}
 }
 
@@ -201,40 +184,4 @@ function tellBreaks({ instance }: CompiledCourse, plan: Plan, session: Session, 
 			return { startMin, usualMin, minutes, earliestMin: earliest + shift, latestMin: latest + shift }
 		})
 		.toSorted((a, b) => a.startMin - b.startMin)
-}
-
-/** Words for a task; every task of a compiled course has them. */
-function sourceOf({ tasks }: CompiledCourse, taskId: string): TaskSource {
-	return tasks[taskId] ?? { type: 'demo', techniqueId: taskId, label: taskId }
-}
-
-/** What is not done in class, by where it is done instead. */
-function listElsewhere(compiled: CompiledCourse, plan: Plan, laid: readonly LaidTask[]) {
-	const ahead: ElsewhereTask[] = []
-	const home: ElsewhereTask[] = []
-	const dropped: ElsewhereTask[] = []
-	for (const task of compiled.instance.tasks) {
-		const place = plan.placements[task.id]?.place
-		const source = sourceOf(compiled, task.id)
-		if (place === 'ahead') ahead.push({ taskId: task.id, source, minutes: task.prepMinutes ?? 0 })
-		if (place === 'dropped') dropped.push({ taskId: task.id, source, minutes: 0 })
-		if (place === 'home') {
-			const { start, end } = present(
-				laid.find(({ taskId }) => taskId === task.id),
-				'the time of what is done at home',
-			)
-			home.push({ taskId: task.id, source, minutes: end - start, afterSession: sessionOf(compiled, start) })
-		}
-	}
-	return { ahead, home, dropped }
-}
-
-/** Dried pieces brought in exchange for waits, each set once, with the minutes that it takes before the course. */
-function listSwaps({ instance, arcs }: CompiledCourse, plan: Plan): SwapStory[] {
-	return exchangesOf(instance, plan).flatMap(({ from, to, arc, minutes }) => {
-		const source = arcs[arc]
-		if (!source?.wait) return []
-		const { stage, wait } = source
-		return [{ fromTaskId: from, toTaskIds: [...to], stage, wait, prepMinutes: minutes }]
-	})
 }

@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest'
 import { layOutBands, LEFT } from '../../../app/plan/components/plan-bands/band-layout'
 import { listGhosts } from '../../../app/plan/components/plan-bands/ghosts'
-import { bandAt, placeAt } from '../../../app/plan/components/plan-bands/hands/bench-geometry'
+import { bandAt, isOnShelf, placeAt, rowsOf } from '../../../app/plan/components/plan-bands/hands/bench-geometry'
 import { TrialDesk } from '../../../app/plan/trial/try-course'
 import { ORDINARY_TERMS } from '../../../core/plan/compile/drying-terms'
 import { handsOnSpan } from '../../../core/course/session-hours'
@@ -35,6 +35,15 @@ describe('where something is let go', () => {
 		// Never outside the hands-on time.
 		expect(placeAt(layout, { x: 0, y: middle(1) }, { minutes: 10 }).minuteOfDay).toBe(open)
 		expect(placeAt(layout, { x: 5000, y: middle(1) }, { minutes: 10 }).minuteOfDay).toBe(close - 10)
+	})
+
+	test('above the clock it lies on the shelf, from which the benches are reached row by row', () => {
+		const [shelf = 0, first] = rowsOf(layout)
+
+		expect([isOnShelf(layout, shelf), isOnShelf(layout, middle(0))]).toEqual([true, false])
+		expect(first).toBe(middle(0))
+		expect(rowsOf(layout).length).toBe(1 + layout.bands.length)
+		expect(isOnShelf(layOutBands(story, { hasShelf: false }), -50)).toBe(false)
 	})
 
 	test('it belongs to the nearest bench', () => {

@@ -74,6 +74,12 @@ test('a legend goes on in the next row where one is full, and no entry leaves th
 	expect(items.every(({ x }) => x < 500)).toBe(true)
 })
 
+function aheadOf({ sessions }: PlanStory): PlanStory['ahead'][number] {
+	const source = sessions[0]?.tiles.find((tile) => tile.source.type === 'step')?.source
+	if (!source) throw new Error('no step')
+	return { taskId: 'a', source, minutes: 20 }
+}
+
 describe('the picture of a plan', () => {
 	const story: PlanStory = packDemo('Magnolia on Thursdays').story
 
@@ -103,10 +109,29 @@ describe('the picture of a plan', () => {
 		expect(tick?.x).toBeCloseTo(bands[0]?.x ?? 0, 6)
 	})
 
+	test('has what stands ready before the first session on a shelf, nothing over another, and nothing where there is nothing', () => {
+		const taster = packDemo('Calla lily taster').story
+		const [swap] = taster.swaps
+		const many = { ...taster, ahead: Array.from({ length: 7 }, (_, k) => ({ ...aheadOf(taster), taskId: String(k) })) }
+		const { shelf } = layOutBands(many)
+		const items = shelf?.items ?? []
+
+		expect(items[0]).toMatchObject({ taskId: swap?.fromTaskId, isBrought: true, neededAt: swap?.neededAt })
+		expect(items.length).toBe(8)
+		items.forEach((item, i) => {
+			expect(item.x + item.width).toBeLessThanOrEqual(WIDTH)
+			const before = items[i - 1]
+			expect(!before || item.y > before.y || item.x >= before.x + before.width).toBe(true)
+		})
+		expect(layOutBands(many).bands[0]?.y).toBeGreaterThan(shelf?.height ?? 0)
+		expect(layOutBands(story).shelf?.items).toEqual([])
+		expect(layOutBands(many, { hasShelf: false }).shelf).toBeUndefined()
+	})
+
 	test('shows a session by itself on a wider clock, with the numbers that its steps have in the list', () => {
 		const whole = layOutBands(story)
 		const alone = aloneSession(story, 1)
-		const [band] = layOutBands(alone.story, WIDE, alone.firstNumber).bands
+		const [band] = layOutBands(alone.story, { width: WIDE, firstNumber: alone.firstNumber }).bands
 
 		expect(band?.tiles.map(({ number }) => number)).toEqual(whole.bands[1]?.tiles.map(({ number }) => number))
 		expect((band?.tiles[0]?.width ?? 0) / (whole.bands[1]?.tiles[0]?.width ?? 1)).toBeGreaterThan(WIDE / WIDTH)

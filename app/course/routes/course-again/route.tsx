@@ -42,7 +42,7 @@ export function action({ params, request, context }: Route.ActionArgs) {
 		const terms = await readBody(request, againSchema)
 		const { coursePlan } = await readPlan(studio, stored)
 		const { id: _, version: __, ...plain } = stored
-		const id = await createCourseLike(studio, repeatCourse(plain, terms), coursePlan.plan)
+		const id = await createCourseLike(studio, repeatCourse(plain, terms), { plan: coursePlan.plan })
 		return redirect(`/courses/${id}/plan`)
 	})
 }

@@ -42,7 +42,7 @@ export default function ImportCourse() {
 				<h1>A course from a file</h1>
 				<p className="soft">
 					As Calycine writes it (Prepare, Papers: the course as a file). Designs that you have already are used, others
-					come into your book; rooms are those of yours with the same name.
+					come into your book; rooms are those of yours with the same name. People that the file names come along.
 				</p>
 			</div>
 			<Upload.Dragger

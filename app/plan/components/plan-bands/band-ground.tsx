@@ -194,7 +194,7 @@ function SessionName({ band: { session, y }, link }: Pick<BandGroundProps, 'band
 function SpareWords({
 	x,
 	y,
-	session: { spareMinutes, handsOnMinutes, workMinutes },
+	session: { spareMinutes, isTight, handsOnMinutes, workMinutes },
 	missingMinutes,
 }: {
 	x: number
@@ -202,7 +202,9 @@ function SpareWords({
 	session: SessionStory
 	missingMinutes: number | undefined
 }) {
-	const state = missingMinutes === undefined ? '' : 'is-short'
+	const isMissing = missingMinutes !== undefined
+	const state = isMissing || isTight ? 'is-short' : ''
+	const rest = isTight ? 'to spare: tight' : 'to spare'
 	const share = handsOnMinutes > 0 ? Math.min(1, workMinutes / handsOnMinutes) : 0
 	return (
 		<>
@@ -210,10 +212,10 @@ function SpareWords({
 				{duration(missingMinutes ?? spareMinutes)}
 			</text>
 			<text x={x} y={y + 42} className={`plan-spare-word ${state}`} textAnchor="end">
-				{missingMinutes === undefined ? 'to spare' : 'missing'}
+				{isMissing ? 'missing' : rest}
 			</text>
-			<g className="plan-full">
-				<title>{`${Math.round(100 * share)} % of the hands-on time is work`}</title>
+			<g className={isTight ? 'plan-full is-tight' : 'plan-full'}>
+				<title>{`${Math.round(100 * share)} % of the hands-on time is work${isTight ? '; less is left at the end than you like to keep' : ''}`}</title>
 				<rect x={x - FULL_WIDTH} y={y + 52} width={FULL_WIDTH} height={6} rx={3} />
 				<rect x={x - FULL_WIDTH} y={y + 52} width={FULL_WIDTH * share} height={6} rx={3} className="plan-full-part" />
 			</g>

@@ -3,6 +3,7 @@ import type { BreakStory, PlanStory, SessionStory, Tile } from '../../../../core
 import type { Thread } from '../../../../core/plan/tell/threads'
 import { handsOnSpan } from '../../../../core/course/session-hours'
 import { nameOfTask } from '../../words/tasks'
+import { layOutShelf, type PlacedShelf } from './shelf-layout'
 import { layOutLegend, tileWords, type LegendItem, type TileLine } from './tile-words'
 
 /** Of the whole picture; one session alone has a wider clock. */
@@ -21,6 +22,8 @@ const MIN_GAP = 40
 const MOST_TICKS = 60
 export const LEGEND_ROW = 17
 const MIN_TICK_PX = 90
+/** Between the shelf and the clock. */
+const SHELF_GAP = 10
 
 export interface PlacedTile {
 	tile: Tile
@@ -77,7 +80,11 @@ export interface BandLayout {
 	height: number
 	/** The clock under every band. */
 	clock: { fromMinute: number; toMinute: number; pxPerMinute: number }
+	/** Under the shelf, above the first band. */
 	ticks: { x: number; minute: number }[]
+	ticksY: number
+	/** Absent where one session is shown by itself. */
+	shelf?: PlacedShelf
 	bands: PlacedBand[]
 	threads: PlacedThread[]
 }
@@ -85,12 +92,23 @@ export interface BandLayout {
 /**
  * Sessions one under another on the same clock, so that 19:30 stands under 19:30.
  *
- * @param width - of the picture, px
- * @param firstNumber - of the first tile, as in the list below the picture
+ * @param terms.width - of the picture, px
+ * @param terms.firstNumber - of the first tile, as in the list below the picture
+ * @param terms.hasShelf - what stands ready before the first session is shown
  */
-export function layOutBands({ sessions, threads, home }: PlanStory, width = WIDTH, firstNumber = 1): BandLayout {
+export function layOutBands(
+	story: PlanStory,
+	{
+		width = WIDTH,
+		firstNumber = 1,
+		hasShelf = true,
+	}: { width?: number; firstNumber?: number; hasShelf?: boolean } = {},
+): BandLayout {
+	const { sessions, threads, home } = story
 	const scale = clockScale(sessions, width - SPARE_WIDTH)
-	let y = TOP
+	const shelf = hasShelf ? layOutShelf(story, LEFT, width - SPARE_WIDTH - LEFT) : undefined
+	const ticksY = shelf ? shelf.height + SHELF_GAP : 0
+	let y = ticksY + TOP
 	let number = firstNumber - 1
 	const bands = sessions.map((session, s): PlacedBand => {
 		const rows = threads.filter(({ from }) => from.session === s).length
@@ -130,7 +148,16 @@ export function layOutBands({ sessions, threads, home }: PlanStory, width = WIDT
 		return { ...band, gap }
 	})
 	const { clock, ticks } = scale
-	return { width, height: y + 4, clock, ticks, bands, threads: placeThreads(threads, bands, scale) }
+	return {
+		width,
+		height: y + 4,
+		clock,
+		ticks,
+		ticksY,
+		...(shelf && { shelf }),
+		bands,
+		threads: placeThreads(threads, bands, scale),
+	}
 }
 
 interface ClockScale {

@@ -9,6 +9,7 @@ import { aloneSession } from './chosen-session'
 import { BenchHands, type LayDown } from './hands/bench-hands'
 import { HeldPiece, type HandleProps } from './hands/held-piece'
 import { GhostShape, listGhosts } from './ghosts'
+import { ShelfGround, ShelfPiece, ShelfThread } from './shelf-shape'
 import { Textures } from './textures'
 import { ThreadLabel, ThreadLine, threadWords } from './thread-shape'
 import { nameOfTile, TileShape } from './tile-shape'
@@ -60,7 +61,7 @@ export function PlanBands(props: PlanBandsProps) {
 		[whole, chosenSession, isAlone],
 	)
 	const layout = useMemo(
-		() => layOutBands(story, (isAlone ? WIDE : WIDTH) * zoom, firstNumber),
+		() => layOutBands(story, { width: (isAlone ? WIDE : WIDTH) * zoom, firstNumber, hasShelf: !isAlone }),
 		[story, isAlone, zoom, firstNumber],
 	)
 	const earlier = useMemo(() => {
@@ -82,7 +83,7 @@ export function PlanBands(props: PlanBandsProps) {
 			layout={layout}
 			svg={svg}
 			nameOfBand={nameOfBand}
-			onLay={(item, place) => onLay(item, { ...place, band: place.band + first })}
+			onLay={(item, place) => onLay(item, place.isBefore ? place : { ...place, band: place.band + first })}
 		>
 			{picture}
 		</BenchHands>
@@ -114,6 +115,7 @@ function Picture({
 		return part !== undefined && ![fromTaskId, toTaskId].some((task) => isOfPart(tasks.get(task), part))
 	}
 	const isAlone = chosenSession !== undefined
+	const { shelf } = layout
 	return (
 		<svg
 			ref={svg}
@@ -124,12 +126,13 @@ function Picture({
 			aria-label="The plan as a picture; the same follows as a list"
 		>
 			<Textures id={id} />
+			{shelf && <ShelfGround shelf={shelf} width={layout.width} minutes={story.prepMinutes} />}
 			{layout.ticks.map(({ x, minute }) => (
 				<g key={minute}>
-					<text x={x} y={14} className="plan-tick" textAnchor="middle">
+					<text x={x} y={layout.ticksY + 14} className="plan-tick" textAnchor="middle">
 						{clock(minute)}
 					</text>
-					<line x1={x} x2={x} y1={22} y2={layout.height} className="plan-tick-line" />
+					<line x1={x} x2={x} y1={layout.ticksY + 22} y2={layout.height} className="plan-tick-line" />
 				</g>
 			))}
 			{layout.bands.map((band, b) => (
@@ -143,6 +146,9 @@ function Picture({
 					missingMinutes={b === layout.bands.length - 1 ? story.shortfall?.minutes : undefined}
 					link={links && { to: links.session(b), Link: links.Link }}
 				/>
+			))}
+			{shelf?.items.map((item) => (
+				<ShelfThread key={item.taskId} item={item} layout={layout} />
 			))}
 			{ghosts.map((ghost) => (
 				<GhostShape key={ghost.key} ghost={ghost} layout={layout} />
@@ -173,6 +179,9 @@ function Picture({
 					</LinkedTile>
 				)),
 			)}
+			{shelf?.items.map((item) => (
+				<ShelfPiece key={item.taskId} item={item} />
+			))}
 			{layout.threads.map((placed, t) => (
 				<g key={t} className={isThreadPale(placed) ? 'is-pale' : ''}>
 					<LinkedLabel placed={placed} links={links} />

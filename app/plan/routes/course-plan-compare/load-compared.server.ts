@@ -8,6 +8,7 @@ import type { Studio } from '../../../../db/repositories/accounts.server'
 import type { StoredCourse } from '../../../../db/repositories/courses.server'
 import { listAside, listPlans, type StoredPlan } from '../../../../db/repositories/plans.server'
 import { wallTimeOf } from '../../../shared/http/studio-clock.server'
+import { readPricing } from './price-plan.server'
 import { pinDesigns } from '../../pin-designs.server'
 import { toldPlan } from '../../told-plan.server'
 
@@ -16,7 +17,11 @@ export const MOST_COMPARED = 3
 
 /** @param asked - ids of plans, as the address says them; those that there are not any more are passed over */
 export async function loadCompared(studio: Studio, course: StoredCourse, asked: readonly string[]) {
-	const [kept, aside] = await Promise.all([listPlans(studio.id, course.id), listAside(studio.id, course.id)])
+	const [kept, aside, priceOf] = await Promise.all([
+		listPlans(studio.id, course.id),
+		listAside(studio.id, course.id),
+		readPricing(studio, course.id),
+	])
 	const [standing, ...earlier] = kept
 	const offered = [...(standing ? [standing] : []), ...aside, ...earlier].filter(({ document }) => document.plan)
 	const wanted = offered.filter(({ id }) => asked.includes(String(id)))
@@ -25,6 +30,7 @@ export async function loadCompared(studio: Studio, course: StoredCourse, asked: 
 	return {
 		courseId: course.id,
 		version: course.version,
+		currency: studio.kitTerms.currency,
 		offered: offered.map((plan) => ({ id: plan.id, name: nameOf(plan) })),
 		compared: await Promise.all(chosen.map(async (plan) => tellCompared(studio, plan, first))),
 	}
@@ -37,7 +43,8 @@ export async function loadCompared(studio: Studio, course: StoredCourse, asked: 
 	async function tellCompared(own: Studio, plan: StoredPlan, beside: CoursePlan | undefined) {
 		const { id, document, fingerprint } = plan
 		const { documents } = await pinDesigns(own.id, document.course)
-		const told = toldPlan({ coursePlan: document, designs: resolveCourse(document.course, documents), fingerprint })
+		const designs = resolveCourse(document.course, documents)
+		const told = toldPlan({ coursePlan: document, designs, fingerprint })
 		const { story } = present(told, 'a plan to compare')
 		const { objective, status, proven, bounds } = document
 		return {
@@ -50,6 +57,7 @@ export async function loadCompared(studio: Studio, course: StoredCourse, asked: 
 				prepMinutes: story.prepMinutes,
 				leastSure: leastSure(story.threads),
 				pins: document.course.pins?.length ?? 0,
+				costCents: priceOf(document, designs),
 			},
 			differences: beside && beside !== document ? comparePlans(beside, document) : [],
 		}

@@ -6,6 +6,7 @@ import { ScrollRegion } from '../../../shared/components/scroll-region'
 import { courseOfPage } from '../../../shared/http/course-of-page.server'
 import { memberContext } from '../../../shared/http/contexts'
 import { loading } from '../../../shared/http/responses.server'
+import { money } from '../../../shared/words/amounts'
 import { count, duration, momentWords } from '../../../shared/words/times'
 import { differenceWords } from '../../words/differences'
 import { proofWords } from '../../words/proof'
@@ -29,7 +30,7 @@ const MOST_DIFFERENCES = 8
 
 /** Kept plans and those set aside, beside one another: benches on one clock, figures, and what is different. */
 export default function ComparePage({ loaderData }: Route.ComponentProps) {
-	const { compared, offered, courseId, most } = loaderData
+	const { compared, offered, courseId, currency, most } = loaderData
 	const [, setSearch] = useSearchParams()
 	return (
 		<section className="stack plan-compare">
@@ -60,7 +61,7 @@ export default function ComparePage({ loaderData }: Route.ComponentProps) {
 					<ScrollRegion label="Pictures of the plans">
 						<CompareBands stories={compared.map(({ story }) => story)} letters={LETTERS} />
 					</ScrollRegion>
-					<FigureTable compared={compared} />
+					<FigureTable compared={compared} currency={currency} />
 					<div className="compare-cards">
 						{compared.map((plan, p) => (
 							<PlanCard key={plan.id} plan={plan} letter={LETTERS[p] ?? ''} data={loaderData} isFirst={p === 0} />
@@ -86,7 +87,7 @@ interface Row {
 const minutes = (value: number | undefined) => (value === undefined ? '—' : duration(value))
 
 /** What is read across: a line for each figure, a column for each plan. */
-const FIGURES: { what: string; of: (plan: Compared) => string }[] = [
+const FIGURES: { what: string; of: (plan: Compared, currency: string) => string }[] = [
 	{ what: 'Sessions', of: ({ figures }) => String(figures.sessions) },
 	{ what: 'Your time before', of: ({ figures }) => duration(figures.prepMinutes) },
 	{ what: 'Teaching lost', of: ({ figures }) => String(figures.objective?.valueLost ?? 0) },
@@ -97,11 +98,12 @@ const FIGURES: { what: string; of: (plan: Compared) => string }[] = [
 		what: 'The least sure wait',
 		of: ({ figures }) => (figures.leastSure === undefined ? '—' : `${percentSure(figures.leastSure)} sure`),
 	},
+	{ what: 'What the course costs', of: ({ figures }, currency) => money(figures.costCents, currency) },
 	{ what: 'Settled by you', of: ({ figures }) => (figures.pins === 0 ? 'nothing' : count(figures.pins, 'thing')) },
 ]
 
-function FigureTable({ compared }: { compared: readonly Compared[] }) {
-	const rows: Row[] = FIGURES.map(({ what, of }) => ({ what, values: compared.map(of) }))
+function FigureTable({ compared, currency }: { compared: readonly Compared[]; currency: string }) {
+	const rows: Row[] = FIGURES.map(({ what, of }) => ({ what, values: compared.map((plan) => of(plan, currency)) }))
 	return (
 		<DataTable<Row>
 			label="The plans in figures"

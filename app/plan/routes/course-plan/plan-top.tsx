@@ -10,7 +10,7 @@ import type { LayDown } from '../../components/plan-bands/hands/bench-hands'
 import { PlanBands } from '../../components/plan-bands/plan-bands'
 import type { TrialSession } from '../../trial/trial-session'
 import type { Trial } from '../../trial/use-trial'
-import { ElsewhereRibbon } from './elsewhere-ribbon'
+import { ElsewhereNotes } from './elsewhere-notes'
 import { ChangePanel } from './hands/change-panel'
 import { nextZoom, TrialBar } from './hands/trial-bar'
 import { TrialNotice } from './hands/trial-notice'
@@ -42,7 +42,13 @@ export function PlanTop({ plan, shown, isTried, trial }: PlanTopProps) {
 	const named = { names: { ...plan.names, ...shown.names }, sessions: course.sessions }
 	const pinned = useMemo(() => new Set((course.pins ?? []).flatMap(tasksOfPin)), [course.pins])
 	const lay = useCallback<LayDown>(
-		(item, { band, minuteOfDay }) => {
+		(item, place) => {
+			if (place.isBefore) {
+				if (item.kind === 'step')
+					session.edit({ kind: 'pin', pin: { kind: 'place', task: item.taskId, place: 'ahead' } })
+				return
+			}
+			const { band, minuteOfDay } = place
 			const number = band + 1
 			if (item.kind === 'step')
 				session.edit({ kind: 'pin', pin: { kind: 'start', task: item.taskId, session: number, minuteOfDay } })
@@ -68,7 +74,6 @@ export function PlanTop({ plan, shown, isTried, trial }: PlanTopProps) {
 			<TrialNotice trial={trial} plan={plan} named={named} />
 			<div className="plan-top">
 				<section aria-label={isTried ? 'The plan as it is tried' : 'The plan'} ref={picture}>
-					<ElsewhereRibbon story={story} />
 					{chosenSession !== undefined && (
 						<LinkButton className="no-print" to={`?${withTerms(search, { session: undefined })}`} preventScrollReset>
 							All sessions
@@ -91,6 +96,7 @@ export function PlanTop({ plan, shown, isTried, trial }: PlanTopProps) {
 							chosenSession={chosenSession}
 						/>
 					</ScrollRegion>
+					<ElsewhereNotes story={story} />
 				</section>
 				<aside className="sheet stack plan-card" aria-live="polite">
 					{selected ? (

@@ -2,8 +2,11 @@
 import { handsOnSpan } from '../../../../../core/course/session-hours'
 import { BAND_HEIGHT, LEFT, type BandLayout, type PlacedBand } from '../band-layout'
 
-/** A place on the benches. */
-export interface BenchPlace {
+/** A place on the benches, or on the shelf before them. */
+export type BenchPlace = SessionPlace | { isBefore: true }
+
+export interface SessionPlace {
+	isBefore?: false
 	/** From 0, among the bands of the picture. */
 	band: number
 	/** Minutes after midnight. */
@@ -23,7 +26,7 @@ export function placeAt(
 	layout: BandLayout,
 	at: { x: number; y: number },
 	held: { minutes: number; taskId?: string },
-): BenchPlace {
+): SessionPlace {
 	const band = bandAt(layout, at.y)
 	const { fromMinute, pxPerMinute } = layout.clock
 	const minute = fromMinute + (at.x - LEFT) / pxPerMinute
@@ -32,6 +35,17 @@ export function placeAt(
 	const [nearest] = near.toSorted((a, b) => Math.abs(a - minute) - Math.abs(b - minute))
 	const minuteOfDay = nearest ?? Math.round(minute / GRID_MINUTES) * GRID_MINUTES
 	return { band, minuteOfDay: clampTo(placed, minuteOfDay, held.minutes) }
+}
+
+/** Above the clock: what is laid there is made before the course. */
+export function isOnShelf({ shelf }: BandLayout, y: number): boolean {
+	return shelf !== undefined && y < shelf.y + shelf.height
+}
+
+/** Heights of what can be laid on, from the top: the shelf, and the middle of every band. */
+export function rowsOf({ shelf, bands }: BandLayout): number[] {
+	const middles = bands.map(({ y }) => y + BAND_HEIGHT / 2)
+	return shelf ? [shelf.y + shelf.height / 2, ...middles] : middles
 }
 
 /** The band under a height, or the nearest. */

@@ -17,7 +17,7 @@ import {
 import { createContext, use, useMemo, useState, type RefObject } from 'react'
 import { clock } from '../../../../shared/words/times'
 import { BAND_HEIGHT, LEFT, type BandLayout } from '../band-layout'
-import { bandAt, placeAt, type BenchPlace } from './bench-geometry'
+import { isOnShelf, placeAt, rowsOf, type BenchPlace } from './bench-geometry'
 
 /** What can be taken up, and what it is in the words that a reader of the screen hears. */
 export type HeldItem = { words: string; x: number; y: number; minutes: number } & (
@@ -132,7 +132,7 @@ export function placeOf(
 	{ layout, picture: { factor } }: Bench,
 ): BenchPlace {
 	const at = { x: item.x + delta.x * factor, y: item.y + delta.y * factor }
-	if (item.kind === 'step') return placeAt(layout, at, item)
+	if (item.kind === 'step') return isOnShelf(layout, at.y) ? { isBefore: true } : placeAt(layout, at, item)
 	// Tea and the end of a session stay in their session.
 	const { fromMinute } = layout.clock
 	const band = layout.bands[item.band]
@@ -159,10 +159,11 @@ function keySteps({ layout, picture }: Bench): KeyboardCoordinateGetter {
 				event.preventDefault()
 				if (item?.kind !== 'step') return currentCoordinates
 				const moved = y - (context.active?.rect.current.initial?.top ?? y)
-				const here = bandAt(layout, item.y + moved * picture.factor)
-				const next = layout.bands[here + (event.code === 'ArrowDown' ? 1 : -1)]
-				const from = layout.bands[here]
-				return next && from ? { x, y: y + (next.y - from.y) / picture.factor } : currentCoordinates
+				const at = item.y + moved * picture.factor
+				const rows = rowsOf(layout)
+				const here = rows.indexOf(nearestTo(rows, at))
+				const next = rows[here + (event.code === 'ArrowDown' ? 1 : -1)]
+				return next === undefined ? currentCoordinates : { x, y: y + (next - at) / picture.factor }
 			}
 			default:
 				return undefined
@@ -171,8 +172,12 @@ function keySteps({ layout, picture }: Bench): KeyboardCoordinateGetter {
 }
 
 /** '19:25, evening 2, Thu 12 March'. */
-export function placeWords({ band, minuteOfDay }: BenchPlace, { nameOfBand }: Pick<Bench, 'nameOfBand'>): string {
-	return `${clock(minuteOfDay)}, ${nameOfBand(band)}`
+export function placeWords(place: BenchPlace, { nameOfBand }: Pick<Bench, 'nameOfBand'>): string {
+	return place.isBefore ? 'made before the course' : `${clock(place.minuteOfDay)}, ${nameOfBand(place.band)}`
+}
+
+function nearestTo(rows: readonly number[], at: number): number {
+	return rows.toSorted((a, b) => Math.abs(a - at) - Math.abs(b - at))[0] ?? at
 }
 
 function announce(bench: Bench): Announcements {

@@ -1,4 +1,4 @@
-import type { CourseWait } from '../plan/compile/compiled-course'
+import type { CourseWait } from '../compile/compiled-course'
 
 /**
  * Clock minutes to allow for pieces that the instructor makes herself and brings dry: as sure as it gets where it was
