@@ -21,8 +21,21 @@ const CORE_ROOMS = [
 	'course',
 	'plan',
 	'kit',
+	'prepare',
 ]
-const APP_ROOMS = ['shared', 'account', 'frame', 'drying', 'design', 'studio', 'plan', 'course', 'kit', 'today']
+const APP_ROOMS = [
+	'shared',
+	'account',
+	'frame',
+	'drying',
+	'design',
+	'studio',
+	'plan',
+	'course',
+	'kit',
+	'prepare',
+	'today',
+]
 
 const PURE = {
 	regex: `^(?!\\.{1,2}/|(${PURE_PACKAGES.join('|')})$)`,

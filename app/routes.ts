@@ -7,6 +7,7 @@ export default [
 	layout('frame/route.tsx', [
 		index('today/route.tsx'),
 		route('look', 'account/routes/look/route.ts'),
+		route('preparation', 'prepare/routes/preparation/route.tsx'),
 		route('designs', 'design/routes/designs/route.tsx'),
 		route('designs/new', 'design/routes/design-new/route.tsx'),
 		route('designs/import', 'design/routes/design-import/route.tsx'),
@@ -47,6 +48,7 @@ export default [
 		route('courses/:courseId/plan/problem', 'plan/routes/course-plan-problem/route.ts'),
 		route('courses/:courseId/plan/ways-out', 'plan/routes/course-ways-out/route.ts'),
 		route('courses/:courseId/files/:file', 'kit/routes/course-files/route.ts'),
+		route('courses/:courseId/calendar.ics', 'prepare/routes/course-calendar/route.ts'),
 		route('courses/:courseId/papers/:paper', 'kit/routes/kit-paper/route.tsx'),
 		route('courses/:courseId/again', 'course/routes/course-again/route.tsx'),
 		route('courses/:courseId/delete', 'course/routes/course-delete/route.tsx'),

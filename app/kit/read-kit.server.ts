@@ -20,6 +20,8 @@ const rememberKit = remember<ClassKit>(100)
 export interface CurrentKit {
 	course: StoredCourse
 	coursePlan: CoursePlan
+	planId: number
+	planMadeAt: Date
 	designs: DesignInCourse[]
 	/** Their documents, in the same order. */
 	documents: Design[]
@@ -48,18 +50,20 @@ export async function readKit(studio: Studio, course: StoredCourse): Promise<Cur
 		readStock(studio.id),
 		getRoster(studio.id, course.id),
 	])
-	const { coursePlan, designs, documents, fingerprint, isOutdated } = current
+	const { coursePlan, planId, planMadeAt, designs, documents, fingerprint, isOutdated } = current
 	const stock = toStock(stored)
 	const { compiled, plan, objective } = coursePlan
 	const terms = { stockLengthsMm: studio.wireLengthsMm, terms: studio.kitTerms }
 	const kitStudio = kitStudioOf(terms, stock, designs)
 	// A plan is never changed, and the course names the versions of its designs.
-	const inputs = [studio.id, course, current.planId, roster, kitStudio]
+	const inputs = [studio.id, course, planId, roster, kitStudio]
 	const kit =
 		plan && rememberKit(inputs, () => packClassKit(course, designs, { compiled, plan, roster, studio: kitStudio }))
 	return {
 		course,
 		coursePlan,
+		planId,
+		planMadeAt,
 		designs,
 		documents,
 		fingerprint,

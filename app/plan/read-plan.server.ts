@@ -15,6 +15,7 @@ import { pinDesigns } from './pin-designs.server'
 export interface CurrentPlan {
 	coursePlan: CoursePlan
 	planId: number
+	planMadeAt: Date
 	designs: DesignInCourse[]
 	documents: Design[]
 	/** As they are now; a plan has those that it was made with. */
@@ -34,7 +35,7 @@ export async function readPlan(studio: Studio, course: StoredCourse): Promise<Cu
 	const common = { designs: resolveCourse(plain, documents), documents, terms, fingerprint }
 	if (stored) {
 		const isOutdated = stored.fingerprint !== fingerprint
-		return { ...common, coursePlan: stored.document, planId: stored.id, isOutdated }
+		return { ...common, coursePlan: stored.document, planId: stored.id, planMadeAt: stored.createdAt, isOutdated }
 	}
 	const { plan: coursePlan, id: planId } = await makeAndKeep(studio, course.id, {
 		plain,
@@ -42,7 +43,7 @@ export async function readPlan(studio: Studio, course: StoredCourse): Promise<Cu
 		terms,
 		fingerprint,
 	})
-	return { ...common, coursePlan, planId, isOutdated: false }
+	return { ...common, coursePlan, planId, planMadeAt: new Date(), isOutdated: false }
 }
 
 /** Said to a window that chose before it saw the plan that stands now. */

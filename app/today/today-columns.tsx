@@ -82,6 +82,7 @@ function PrepareColumn({ next }: { next: Next }) {
 			<LinkButton type="primary" to={`/courses/${next.id}/kits`}>
 				Pack the kits
 			</LinkButton>
+			<LinkButton to="/preparation">The days before</LinkButton>
 		</section>
 	)
 }

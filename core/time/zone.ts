@@ -45,6 +45,11 @@ export function minutesSince(origin: ClockOrigin, { date, minuteOfDay }: WallTim
 	)
 }
 
+/** Point in time of a wall time in a zone, ms since 1970. */
+export function instantOf({ date, minuteOfDay }: WallTime, zone: string): number {
+	return epochMs(zone, date, minuteOfDay)
+}
+
 /** What the wall clock shows so many minutes after the origin. */
 export function wallTimeAfter(origin: ClockOrigin, minutes: number): WallTime {
 	const ms = epochMs(origin.zone, origin.date, origin.minuteOfDay) + minutes * MS_PER_MINUTE

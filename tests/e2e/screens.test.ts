@@ -27,6 +27,7 @@ const NIGHT_SIZES = [TABLET, PHONE]
 
 const SCREENS = [
 	'/',
+	'/preparation',
 	'/designs',
 	'/designs?q=nothing-like-that',
 	'/designs/magnolia',

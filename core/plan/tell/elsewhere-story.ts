@@ -20,6 +20,8 @@ export interface ElsewhereTask {
 	dries?: { stage: DryingStage | undefined; wait: CourseWait }
 	/** Ahead: the first step in class that goes on with it; absent: none does. */
 	neededAt?: StoryPlace
+	/** Ahead: what goes on with it ahead as well; without a wait at once. */
+	leadsTo?: { taskId: string; wait?: CourseWait }[]
 }
 
 /** A session, from 0, and a minute after midnight of its day. */
@@ -59,7 +61,7 @@ export function listElsewhere(
 		const place = plan.placements[task.id]?.place
 		const source = sourceOf(compiled, task.id)
 		if (place === 'ahead') {
-			const after = usesAhead(compiled, task.id, laid, sessions)
+			const after = usesAhead(compiled, plan, { taskId: task.id, laid, sessions })
 			ahead.push({ taskId: task.id, source, minutes: task.prepMinutes ?? 0, ...after })
 		}
 		if (place === 'dropped') dropped.push({ taskId: task.id, source, minutes: 0 })
@@ -77,10 +79,9 @@ export function listElsewhere(
 /** What comes of a task that is done ahead: how long it dries, and when the class goes on with it. */
 function usesAhead(
 	compiled: CompiledCourse,
-	taskId: string,
-	laid: readonly LaidTask[],
-	sessions: readonly Session[],
-): Pick<ElsewhereTask, 'dries' | 'neededAt'> {
+	{ placements }: Plan,
+	{ taskId, laid, sessions }: { taskId: string; laid: readonly LaidTask[]; sessions: readonly Session[] },
+): Pick<ElsewhereTask, 'dries' | 'neededAt' | 'leadsTo'> {
 	const { instance, arcs } = compiled
 	const own = instance.arcs.flatMap((arc, a) => (arc.from === taskId ? [{ to: arc.to, source: arcs[a] }] : []))
 	const waits = own.flatMap(({ source }) => (source?.wait ? [{ stage: source.stage, wait: source.wait }] : []))
@@ -91,7 +92,10 @@ function usesAhead(
 		laid,
 		sessions,
 	)
-	return { ...(dries && { dries }), ...(neededAt && { neededAt }) }
+	const leadsTo = own
+		.filter(({ to }) => placements[to]?.place === 'ahead')
+		.map(({ to, source }) => ({ taskId: to, ...(source?.wait && { wait: source.wait }) }))
+	return { ...(dries && { dries }), ...(neededAt && { neededAt }), ...(leadsTo.length > 0 && { leadsTo }) }
 }
 
 /** What never comes is longest. */

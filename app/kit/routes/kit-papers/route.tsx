@@ -65,6 +65,18 @@ export default function KitPapersPage({ loaderData: { state } }: Route.Component
 					</div>
 				</li>
 				<li className="sheet">
+					<h2>The calendar</h2>
+					<p className="soft">
+						sessions, when trays are ready, and by when things are made and ordered, for your own calendar; nobody’s
+						name is in it
+					</p>
+					<div className="row">
+						<a className="option-link" href={`${base}/calendar.ics`}>
+							Calendar file
+						</a>
+					</div>
+				</li>
+				<li className="sheet">
 					<h2>The course itself</h2>
 					<p className="soft">designs, choices and sessions in the exchange form, without anybody’s name</p>
 					<div className="row">

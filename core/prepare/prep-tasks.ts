@@ -1,0 +1,238 @@
+/** What an instructor does before a course and between its sessions, each with how long, from when, until when, after what. */
+import type { Session } from '../course/course'
+import type { ClassKit } from '../kit/class-kit'
+import type { SupplierOrders } from '../kit/shopping-list'
+import type { CourseWait, TaskSource } from '../plan/compile/compiled-course'
+import { minutesAhead } from '../plan/tell/drying-ahead'
+import type { StoryPlace } from '../plan/tell/elsewhere-story'
+import type { PlanStory } from '../plan/tell/plan-story'
+import { present } from '../present'
+import { addDays } from '../time/calendar'
+import type { WallTime } from '../time/wall-clock'
+import type { DryingStage } from '../vocabulary/drying-stage'
+import { listCalendar } from './course-calendar'
+import { USUAL_PREP_TERMS, type PrepTerms } from './prep-terms'
+
+export type PrepWork =
+	| { kind: 'order'; supplierName: string; count: number }
+	/** For what is made ahead, or for the class. */
+	| { kind: 'colour'; count: number; isAhead: boolean }
+	| { kind: 'glue' }
+	| { kind: 'make'; source: TaskSource; isBrought: boolean; part?: { number: number; of: number } }
+	| { kind: 'wires'; count: number }
+	| { kind: 'print' }
+	| { kind: 'tools' }
+	| { kind: 'pack'; kits: number }
+	| { kind: 'look'; source: TaskSource; stage: DryingStage | undefined }
+
+export interface PrepTask {
+	/** Unique in a studio, and the same whenever the course is looked at again. */
+	id: string
+	courseId: number
+	work: PrepWork
+	/** Whole, >= 1. */
+	minutes: number
+	earliest: WallTime
+	/** By which it should have ended; what has to dry after it is taken off. */
+	latest: WallTime
+	/** Minutes after the end of others, by id. */
+	after: { id: string; lag: number }[]
+	/** What it makes gets old. */
+	isFresh?: boolean
+	/** What it makes dries. */
+	isDrying?: boolean
+}
+
+export interface PreparedCourse {
+	id: number
+	/** At least one. */
+	sessions: readonly Session[]
+	story: PlanStory
+	kit: ClassKit
+	orders: readonly SupplierOrders[]
+}
+
+/** In the order of the work. */
+export function listPrepTasks(course: PreparedCourse, terms: PrepTerms = USUAL_PREP_TERMS): PrepTask[] {
+	const list = new TaskList(course, terms)
+	return [...list.orders(), ...list.before(), ...list.between()]
+}
+
+class TaskList {
+	readonly #course: PreparedCourse
+	readonly #terms: PrepTerms
+	readonly #earliest: WallTime
+	/** By which all is packed. */
+	readonly #leave: WallTime
+
+	constructor(course: PreparedCourse, terms: PrepTerms) {
+		this.#course = course
+		this.#terms = terms
+		const { date, startMin } = present(course.sessions[0], 'the first session')
+		this.#earliest = { date: addDays(date, -terms.earliestDays), minuteOfDay: 0 }
+		this.#leave = earlier({ date, minuteOfDay: startMin }, terms.leaveMinutes)
+	}
+
+	orders(): PrepTask[] {
+		const entries = listCalendar({ sessions: [] }, undefined, this.#course.orders)
+		return entries.flatMap((entry) => {
+			if (entry.kind !== 'order') return []
+			const { key, orderBy, supplierName, count } = entry
+			const task = this.#task(key, { kind: 'order', supplierName, count }, this.#terms.orderMinutes)
+			const earliest = { date: addDays(orderBy, -this.#terms.earliestDays), minuteOfDay: 0 }
+			return [{ ...task, earliest, latest: { date: orderBy, minuteOfDay: LAST_MINUTE } }]
+		})
+	}
+
+	before(): PrepTask[] {
+		const { kit, story } = this.#course
+		const terms = this.#terms
+		const wireCount = kit.wires.reduce(
+			(sum, { lines }) => sum + lines.reduce((own, { shares }) => own + shares.total, 0),
+			0,
+		)
+		const tinted = kit.colours.filter(({ gelMg }) => gelMg > 0)
+		const isAhead = ({ colourBy }: { colourBy: string }) => colourBy < kit.dates.beforeClass
+		const ahead = tinted.filter(isAhead)
+		const forClass = tinted.filter((batch) => !isAhead(batch))
+		const wires =
+			wireCount > 0 ? [this.#task('wires', { kind: 'wires', count: wireCount }, wireCount * terms.wireMinutes)] : []
+		const glue = this.#task('glue', { kind: 'glue' }, terms.glueMinutes)
+		const colourAhead = this.#colour('colour-ahead', ahead.length, true)
+		const colour = this.#colour('colour', forClass.length, false)
+		const used = [
+			...waitFor(wires, 0),
+			...waitFor([glue], terms.glueRestMinutes),
+			...waitFor(colourAhead, terms.restMinutes),
+		]
+		const made = [
+			...story.swaps.flatMap(({ fromTaskId, prepMinutes, wait, neededAt }) => {
+				const source = this.#sourceOf(fromTaskId)
+				return source
+					? this.#make({ taskId: fromTaskId, source, minutes: prepMinutes, wait, neededAt, isBrought: true }, used)
+					: []
+			}),
+			...story.ahead.flatMap(({ taskId, source, minutes, dries, neededAt }) =>
+				this.#make({ taskId, source, minutes, wait: dries?.wait, neededAt, isBrought: false }, used),
+			),
+		]
+		const kits = this.#course.kit.studentCount
+		const pack = this.#task('pack', { kind: 'pack', kits }, (kits + 1) * terms.packMinutes)
+		return [
+			...wires,
+			...colourAhead,
+			...colour,
+			glue,
+			...this.#chain(made),
+			this.#task('print', { kind: 'print' }, terms.printMinutes),
+			this.#task('tools', { kind: 'tools' }, terms.toolsMinutes),
+			...inParts(
+				{ ...pack, after: [...waitFor(wires, 0), ...waitFor([glue], 0), ...waitFor(colour, terms.restMinutes)] },
+				terms.longestGoMinutes,
+			),
+		]
+	}
+
+	/** Trays that lie from one session to another. */
+	between(): PrepTask[] {
+		const { story, sessions } = this.#course
+		return listCalendar({ sessions: [] }, story, []).flatMap((entry) => {
+			if (entry.kind !== 'ready') return []
+			const { key, at, source, stage, neededOn } = entry
+			const needed = present(
+				sessions.find(({ date }) => date === neededOn),
+				'the session that needs a tray',
+			)
+			const task = this.#task(key, { kind: 'look', source, stage }, this.#terms.lookMinutes)
+			return [{ ...task, earliest: at, latest: { date: neededOn, minuteOfDay: needed.startMin } }]
+		})
+	}
+
+	#task(key: string, work: PrepWork, minutes: number): PrepTask {
+		const { id: courseId } = this.#course
+		return {
+			id: `course-${courseId} ${key}`,
+			courseId,
+			work,
+			minutes: Math.max(1, Math.ceil(minutes)),
+			earliest: this.#earliest,
+			latest: this.#leave,
+			after: [],
+		}
+	}
+
+	#colour(key: string, count: number, isAhead: boolean): PrepTask[] {
+		if (count === 0) return []
+		const task = this.#task(key, { kind: 'colour', count, isAhead }, count * this.#terms.colourMinutes)
+		return [{ ...task, latest: earlier(this.#leave, this.#terms.restMinutes), isFresh: true }]
+	}
+
+	#make(
+		{ taskId, source, minutes, wait, neededAt, isBrought }: ToMake,
+		after: PrepTask['after'],
+	): { taskId: string; parts: PrepTask[] }[] {
+		if (source.type === 'demo' || minutes === 0) return []
+		const { date, startMin } = present(
+			this.#course.sessions[neededAt?.session ?? 0],
+			'the session that needs what is made ahead',
+		)
+		const task = this.#task(`make-${taskId}`, { kind: 'make', source, isBrought }, minutes)
+		const dry = wait ? minutesAhead(wait) : 0
+		const latest = earlier({ date, minuteOfDay: startMin }, Math.max(dry, this.#terms.leaveMinutes))
+		const parts = inParts({ ...task, latest, after, isDrying: dry > 0 }, this.#terms.longestGoMinutes)
+		return [{ taskId, parts }]
+	}
+
+	/** What goes on ahead with something made ahead waits for it. */
+	#chain(made: readonly { taskId: string; parts: PrepTask[] }[]): PrepTask[] {
+		const lastOf = (taskId: string) => made.find((one) => one.taskId === taskId)?.parts.at(-1)
+		return made.flatMap(({ taskId, parts }) => {
+			const waits = this.#course.story.ahead.flatMap(({ taskId: before, leadsTo = [] }) => {
+				const own = leadsTo.find((next) => next.taskId === taskId)
+				const last = lastOf(before)
+				return own && last ? [{ id: last.id, lag: own.wait ? minutesAhead(own.wait) : 0 }] : []
+			})
+			return parts.map((part, p) => (p === 0 ? { ...part, after: [...part.after, ...waits] } : part))
+		})
+	}
+
+	#sourceOf(taskId: string): TaskSource | undefined {
+		return this.#course.story.sessions.flatMap(({ tiles }) => tiles).find((tile) => tile.taskId === taskId)?.source
+	}
+}
+
+interface ToMake {
+	taskId: string
+	source: TaskSource
+	minutes: number
+	wait: CourseWait | undefined
+	neededAt: StoryPlace | undefined
+	isBrought: boolean
+}
+
+const LAST_MINUTE = 1439
+const MINUTES_PER_DAY = 1440
+
+function waitFor(tasks: readonly PrepTask[], lag: number): PrepTask['after'] {
+	return tasks.map(({ id }) => ({ id, lag }))
+}
+
+/** Work that nobody does in one go, in equal parts, one after the other. */
+function inParts(task: PrepTask, longest: number): PrepTask[] {
+	const of = Math.ceil(task.minutes / longest)
+	if (of === 1) return [task]
+	return Array.from({ length: of }, (_, p): PrepTask => {
+		const minutes = Math.floor(((p + 1) * task.minutes) / of) - Math.floor((p * task.minutes) / of)
+		const work = task.work.kind === 'make' ? { ...task.work, part: { number: p + 1, of } } : task.work
+		// The last part bears the name of the whole: what waits for it waits for all.
+		const id = p === of - 1 ? task.id : `${task.id} part ${p + 1}`
+		return { ...task, id, work, minutes, after: p === 0 ? task.after : [{ id: `${task.id} part ${p}`, lag: 0 }] }
+	})
+}
+
+/** So many minutes before, on the wall clock. */
+function earlier({ date, minuteOfDay }: WallTime, minutes: number): WallTime {
+	const left = minuteOfDay - Math.ceil(minutes)
+	const days = Math.floor(left / MINUTES_PER_DAY)
+	return { date: addDays(date, days), minuteOfDay: left - days * MINUTES_PER_DAY }
+}
