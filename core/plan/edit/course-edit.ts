@@ -16,8 +16,8 @@ export type CourseEdit =
 	| { kind: 'move-session'; session: number; date: string }
 	| { kind: 'add-session' }
 	| { kind: 'drop-session'; session: number }
-	/** Of all sessions; absent: the studio's first room. */
-	| { kind: 'room'; roomId?: number }
+	/** Of one session, or of all; no room: the studio's first. */
+	| { kind: 'room'; roomId?: number; session?: number }
 	| { kind: 'students'; count: number }
 	/** Of the item with that key. */
 	| { kind: 'flowers'; item: string; count: number }
@@ -53,7 +53,12 @@ export function applyEdit(course: Course, edit: CourseEdit): Course {
 		case 'drop-session':
 			return withoutSession(course, edit.session)
 		case 'room':
-			return { ...course, sessions: course.sessions.map((session) => inRoom(session, edit.roomId)) }
+			return {
+				...course,
+				sessions: course.sessions.map((session, s) => {
+					return edit.session === undefined || edit.session === s + 1 ? inRoom(session, edit.roomId) : session
+				}),
+			}
 		case 'students':
 			return { ...course, studentCount: edit.count }
 		case 'flowers':

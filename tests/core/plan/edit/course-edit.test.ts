@@ -10,6 +10,17 @@ import { demoCourse } from '../../../support/demo-designs'
 const course = demoCourse('Magnolia on Thursdays')
 const pinAt = (task: string, session: number): CoursePin => ({ kind: 'session', task, session })
 
+test('a room is of one session, or of all', () => {
+	const one = applyEdit(course, { kind: 'room', roomId: 9, session: 2 })
+	const all = applyEdit(one, { kind: 'room', roomId: 7 })
+
+	expect(one.sessions.map(({ roomId }, s) => roomId === (s === 1 ? 9 : course.sessions[s]?.roomId))).not.toContain(
+		false,
+	)
+	expect(new Set(all.sessions.map(({ roomId }) => roomId))).toEqual(new Set([7]))
+	expect(applyEdit(all, { kind: 'room', session: 1 }).sessions[0]).not.toHaveProperty('roomId')
+})
+
 describe('pins', () => {
 	test('a newer one of the same step takes the place of the older', () => {
 		const first = withPin([pinAt('a', 1), pinAt('b', 2)], { kind: 'start', task: 'a', session: 2, minuteOfDay: 1150 })

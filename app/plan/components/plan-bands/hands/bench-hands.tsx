@@ -18,6 +18,7 @@ import { createContext, use, useMemo, useState, type RefObject } from 'react'
 import { clock } from '../../../../shared/words/times'
 import { BAND_HEIGHT, LEFT, type BandLayout } from '../band-layout'
 import { isOnShelf, placeAt, rowsOf, type BenchPlace } from './bench-geometry'
+import { HeldCopy } from './held-copy'
 
 /** What can be taken up, and what it is in the words that a reader of the screen hears. */
 export type HeldItem = { words: string; x: number; y: number; minutes: number } & (
@@ -110,6 +111,7 @@ export function BenchHands({ layout, svg, onLay, nameOfBand, children }: BenchHa
 				}}
 			>
 				{children}
+				<HeldCopy />
 			</DndContext>
 		</BenchContext>
 	)

@@ -29,12 +29,13 @@ export function ChangePanel({ plan }: { plan: PlanData }) {
 					}}
 				/>
 			</label>
-			{plan.rooms.length > 1 && (
+			{plan.rooms.length > 1 && course.sessions.length > 1 && (
 				<label>
-					Room
+					Room of all sessions
 					<Select
-						value={course.sessions[0]?.roomId ?? firstRoom?.id ?? null}
-						options={plan.rooms.map(({ id, name }) => ({ value: id, label: name }))}
+						value={sharedRoom(course.sessions, firstRoom?.id)}
+						placeholder="several"
+						options={roomOptions(plan)}
 						onChange={(roomId: number) => edit({ kind: 'room', roomId })}
 					/>
 				</label>
@@ -49,12 +50,24 @@ export function ChangePanel({ plan }: { plan: PlanData }) {
 						session={session}
 						number={s + 1}
 						isOnly={course.sessions.length === 1}
+						rooms={plan.rooms.length > 1 ? roomOptions(plan) : []}
 					/>
 				))}
 			</ul>
 			<Button onClick={() => edit({ kind: 'add-session' })}>One more session</Button>
 		</section>
 	)
+}
+
+function roomOptions({ rooms }: PlanData): { value: number; label: string }[] {
+	return rooms.map(({ id, name }) => ({ value: id, label: name }))
+}
+
+/** Null where they are in several. */
+function sharedRoom(sessions: readonly Session[], usual: number | undefined): number | null {
+	const rooms = new Set(sessions.map(({ roomId = usual }) => roomId))
+	const [only] = rooms
+	return rooms.size === 1 && only !== undefined ? only : null
 }
 
 function ItemFields({ item: { key, name, choices } }: { item: PlanData['items'][number] }) {
@@ -89,7 +102,15 @@ function ItemFields({ item: { key, name, choices } }: { item: PlanData['items'][
 	)
 }
 
-function SessionRow({ session, number, isOnly }: { session: Session; number: number; isOnly: boolean }) {
+interface SessionRowProps {
+	session: Session
+	number: number
+	isOnly: boolean
+	/** To choose from; none: there is no choice. */
+	rooms: { value: number; label: string }[]
+}
+
+function SessionRow({ session, number, isOnly, rooms }: SessionRowProps) {
 	const hands = useHands()
 	if (!hands) return null
 	const { edit } = hands
@@ -115,6 +136,14 @@ function SessionRow({ session, number, isOnly }: { session: Session; number: num
 					if (to !== undefined) edit({ kind: 'hours', session: number, startMin, endMin: to })
 				}}
 			/>
+			{rooms.length > 0 && (
+				<Select
+					aria-label={`Room of ${name.toLowerCase()}`}
+					value={session.roomId ?? rooms[0]?.value ?? null}
+					options={rooms}
+					onChange={(roomId: number) => edit({ kind: 'room', roomId, session: number })}
+				/>
+			)}
 			{session.breaks
 				.filter(({ mayMoveMinutes }) => mayMoveMinutes === 0)
 				.map((pause) => (
