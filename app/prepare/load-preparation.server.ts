@@ -55,12 +55,6 @@ async function readTasks(studio: Studio, { id, name }: CourseSummary, date: stri
 	const common = { course: { id, name }, sessions }
 	if (!story || story.shortfall || !kit) return { ...common, hasPlan: false, tasks: [] }
 	const orders = ordersBySupplier(listShopping(listNeeds(kit), stock, date).lines)
-	const all = listPrepTasks({ id, sessions, story, kit, orders })
-	return { ...common, hasPlan: true, tasks: all.filter(({ latest }) => !isPast(latest.date, sessions, date)) }
-}
-
-/** Work for sessions that have been. */
-function isPast(latest: string, sessions: readonly { date: string }[], today: string): boolean {
-	const needed = sessions.find(({ date }) => date >= latest)
-	return needed !== undefined && needed.date < today
+	const tasks = listPrepTasks({ id, sessions, story, kit, orders })
+	return { ...common, hasPlan: true, tasks: tasks.filter(({ forDate }) => forDate >= date) }
 }

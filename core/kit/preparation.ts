@@ -2,7 +2,7 @@
 import type { DryingStage } from '../vocabulary/drying-stage'
 import { minutesAhead } from '../plan/tell/drying-ahead'
 import type { ClassKit } from './class-kit'
-import type { PlanStory } from '../plan/tell/plan-story'
+import { sourcesOf, type PlanStory } from '../plan/tell/plan-story'
 
 export type PreparationItem =
 	/** Work done ahead for all students. */
@@ -25,7 +25,7 @@ export function listPreparation(
 	{ ahead, swaps, sessions }: PlanStory,
 	{ lines, wires, studentCount }: ClassKit,
 ): PreparationItem[] {
-	const sources = new Map(sessions.flatMap(({ tiles }) => tiles.map(({ taskId, source }) => [taskId, source] as const)))
+	const sources = sourcesOf({ sessions })
 	return [
 		...swaps
 			.toSorted((a, b) => minutesAhead(b.wait) - minutesAhead(a.wait))

@@ -3,19 +3,36 @@ import type { Course, Session } from '../course/course'
 import type { SupplierOrders } from '../kit/shopping-list'
 import type { TaskSource } from '../plan/compile/compiled-course'
 import { listWorkAhead, type WorkAhead } from '../plan/tell/in-the-works'
-import type { PlanStory, SessionStory } from '../plan/tell/plan-story'
-import type { WallTime } from '../time/wall-clock'
+import { sourcesOf, type PlanStory, type SessionStory } from '../plan/tell/plan-story'
+import { toMoment, type WallTime } from '../time/wall-clock'
 import type { DryingStage } from '../vocabulary/drying-stage'
 
 /** Keys are unique in a course, and stay when times change. */
 export type CalendarEntry = { key: string } & (
 	| { kind: 'session'; session: Session; number: number; of: number; steps: TaskSource[] }
-	/** Pieces of a session that are needed in a later one. */
-	| { kind: 'ready'; at: WallTime; source: TaskSource; stage: DryingStage | undefined; neededOn: string }
+	| ({ kind: 'ready' } & ReadyTray)
 	| { kind: 'work'; work: WorkAhead }
-	/** YYYY-MM-DD: the last day. */
-	| { kind: 'order'; orderBy: string; supplierName: string; count: number }
+	| ({ kind: 'order' } & DueOrder)
 )
+
+/** Pieces of a session that are needed in a later one. */
+export interface ReadyTray {
+	key: string
+	at: WallTime
+	source: TaskSource
+	stage: DryingStage | undefined
+	/** The start of the session that goes on with them. */
+	neededAt: WallTime
+}
+
+/** All that is ordered of one supplier. */
+export interface DueOrder {
+	key: string
+	/** YYYY-MM-DD: the last day. */
+	orderBy: string
+	supplierName: string
+	count: number
+}
 
 /** @param story - absent: there is no plan, and only the sessions are known */
 export function listCalendar(
@@ -28,15 +45,11 @@ export function listCalendar(
 			const steps = story ? stepsOf(story.sessions[s]) : []
 			return { key: `session-${s + 1}`, kind: 'session', session, number: s + 1, of: sessions.length, steps }
 		}),
-		...(story ? listReady(story) : []),
+		...(story ? listReady(story) : []).map((tray): CalendarEntry => ({ kind: 'ready', ...tray })),
 		...(story ? listWorkAhead(story) : []).map((work): CalendarEntry => {
 			return { key: `work-${work.taskId}`, kind: 'work', work }
 		}),
-		...orders.map(({ supplierName, orders: own }): CalendarEntry => {
-			const days = own.map(({ order }) => order.orderBy).toSorted()
-			const [orderBy = ''] = days
-			return { key: `order-${supplierName}`, kind: 'order', orderBy, supplierName, count: own.length }
-		}),
+		...listDueOrders(orders).map((order): CalendarEntry => ({ kind: 'order', ...order })),
 	]
 }
 
@@ -46,14 +59,24 @@ function stepsOf(session: SessionStory | undefined): TaskSource[] {
 	return [...own.values()]
 }
 
-/** One for each tray and stage that lies from one session to another; the last moment of those that are told alike. */
-function listReady({ sessions, threads }: PlanStory): CalendarEntry[] {
-	const sources = new Map(sessions.flatMap(({ tiles }) => tiles.map(({ taskId, source }) => [taskId, source] as const)))
-	const entries = threads.flatMap(({ fromTaskId, from, to, readyAt, stage, isSwapped }): CalendarEntry[] => {
-		const [source, needed] = [sources.get(fromTaskId), sessions[to.session]?.session.date]
+/** One for each tray and stage that lies from one session to another; of several batches the one that is ready last. */
+export function listReady(story: PlanStory): ReadyTray[] {
+	const { sessions, threads } = story
+	const sources = sourcesOf(story)
+	const trays = threads.flatMap(({ fromTaskId, from, to, readyAt, stage, isSwapped }): ReadyTray[] => {
+		const [source, needed] = [sources.get(fromTaskId), sessions[to.session]?.session]
 		if (isSwapped || !readyAt || !source || !needed || from.session === to.session) return []
-		const key = `ready-${fromTaskId}-${stage ?? 'film'}`
-		return [{ key, kind: 'ready', at: readyAt, source, stage, neededOn: needed }]
+		const neededAt = { date: needed.date, minuteOfDay: needed.startMin }
+		return [{ key: `ready-${fromTaskId}-${stage ?? 'film'}`, at: readyAt, source, stage, neededAt }]
 	})
-	return [...new Map(entries.map((entry) => [entry.key, entry])).values()]
+	const inTime = trays.toSorted((a, b) => (toMoment(a.at) < toMoment(b.at) ? -1 : 1))
+	return [...new Map(inTime.map((tray) => [tray.key, tray])).values()]
+}
+
+/** By the first day on which something of it must be ordered. */
+export function listDueOrders(orders: readonly SupplierOrders[]): DueOrder[] {
+	return orders.flatMap(({ supplierName, orders: own }) => {
+		const [orderBy] = own.map(({ order }) => order.orderBy).toSorted()
+		return orderBy === undefined ? [] : [{ key: `order-${supplierName}`, orderBy, supplierName, count: own.length }]
+	})
 }

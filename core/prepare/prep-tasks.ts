@@ -5,12 +5,12 @@ import type { SupplierOrders } from '../kit/shopping-list'
 import type { CourseWait, TaskSource } from '../plan/compile/compiled-course'
 import { minutesAhead } from '../plan/tell/drying-ahead'
 import type { StoryPlace } from '../plan/tell/elsewhere-story'
-import type { PlanStory } from '../plan/tell/plan-story'
+import { sourcesOf, type PlanStory } from '../plan/tell/plan-story'
 import { present } from '../present'
 import { addDays } from '../time/calendar'
 import type { WallTime } from '../time/wall-clock'
 import type { DryingStage } from '../vocabulary/drying-stage'
-import { listCalendar } from './course-calendar'
+import { listDueOrders, listReady } from './course-calendar'
 import { USUAL_PREP_TERMS, type PrepTerms } from './prep-terms'
 
 export type PrepWork =
@@ -35,6 +35,8 @@ export interface PrepTask {
 	earliest: WallTime
 	/** By which it should have ended; what has to dry after it is taken off. */
 	latest: WallTime
+	/** YYYY-MM-DD: of the session that it is for. */
+	forDate: string
 	/** Minutes after the end of others, by id. */
 	after: { id: string; lag: number }[]
 	/** What it makes gets old. */
@@ -61,7 +63,9 @@ export function listPrepTasks(course: PreparedCourse, terms: PrepTerms = USUAL_P
 class TaskList {
 	readonly #course: PreparedCourse
 	readonly #terms: PrepTerms
+	readonly #sources: Map<string, TaskSource>
 	readonly #earliest: WallTime
+	readonly #firstDate: string
 	/** By which all is packed. */
 	readonly #leave: WallTime
 
@@ -69,18 +73,17 @@ class TaskList {
 		this.#course = course
 		this.#terms = terms
 		const { date, startMin } = present(course.sessions[0], 'the first session')
+		this.#sources = sourcesOf(course.story)
+		this.#firstDate = date
 		this.#earliest = { date: addDays(date, -terms.earliestDays), minuteOfDay: 0 }
 		this.#leave = earlier({ date, minuteOfDay: startMin }, terms.leaveMinutes)
 	}
 
 	orders(): PrepTask[] {
-		const entries = listCalendar({ sessions: [] }, undefined, this.#course.orders)
-		return entries.flatMap((entry) => {
-			if (entry.kind !== 'order') return []
-			const { key, orderBy, supplierName, count } = entry
+		return listDueOrders(this.#course.orders).map(({ key, orderBy, supplierName, count }) => {
 			const task = this.#task(key, { kind: 'order', supplierName, count }, this.#terms.orderMinutes)
 			const earliest = { date: addDays(orderBy, -this.#terms.earliestDays), minuteOfDay: 0 }
-			return [{ ...task, earliest, latest: { date: orderBy, minuteOfDay: LAST_MINUTE } }]
+			return { ...task, earliest, latest: { date: orderBy, minuteOfDay: LAST_MINUTE } }
 		})
 	}
 
@@ -107,7 +110,7 @@ class TaskList {
 		]
 		const made = [
 			...story.swaps.flatMap(({ fromTaskId, prepMinutes, wait, neededAt }) => {
-				const source = this.#sourceOf(fromTaskId)
+				const source = this.#sources.get(fromTaskId)
 				return source
 					? this.#make({ taskId: fromTaskId, source, minutes: prepMinutes, wait, neededAt, isBrought: true }, used)
 					: []
@@ -135,16 +138,9 @@ class TaskList {
 
 	/** Trays that lie from one session to another. */
 	between(): PrepTask[] {
-		const { story, sessions } = this.#course
-		return listCalendar({ sessions: [] }, story, []).flatMap((entry) => {
-			if (entry.kind !== 'ready') return []
-			const { key, at, source, stage, neededOn } = entry
-			const needed = present(
-				sessions.find(({ date }) => date === neededOn),
-				'the session that needs a tray',
-			)
+		return listReady(this.#course.story).map(({ key, at, source, stage, neededAt }) => {
 			const task = this.#task(key, { kind: 'look', source, stage }, this.#terms.lookMinutes)
-			return [{ ...task, earliest: at, latest: { date: neededOn, minuteOfDay: needed.startMin } }]
+			return { ...task, earliest: at, latest: neededAt, forDate: neededAt.date }
 		})
 	}
 
@@ -157,6 +153,7 @@ class TaskList {
 			minutes: Math.max(1, Math.ceil(minutes)),
 			earliest: this.#earliest,
 			latest: this.#leave,
+			forDate: this.#firstDate,
 			after: [],
 		}
 	}
@@ -179,7 +176,7 @@ class TaskList {
 		const task = this.#task(`make-${taskId}`, { kind: 'make', source, isBrought }, minutes)
 		const dry = wait ? minutesAhead(wait) : 0
 		const latest = earlier({ date, minuteOfDay: startMin }, Math.max(dry, this.#terms.leaveMinutes))
-		const parts = inParts({ ...task, latest, after, isDrying: dry > 0 }, this.#terms.longestGoMinutes)
+		const parts = inParts({ ...task, latest, forDate: date, after, isDrying: dry > 0 }, this.#terms.longestGoMinutes)
 		return [{ taskId, parts }]
 	}
 
@@ -194,10 +191,6 @@ class TaskList {
 			})
 			return parts.map((part, p) => (p === 0 ? { ...part, after: [...part.after, ...waits] } : part))
 		})
-	}
-
-	#sourceOf(taskId: string): TaskSource | undefined {
-		return this.#course.story.sessions.flatMap(({ tiles }) => tiles).find((tile) => tile.taskId === taskId)?.source
 	}
 }
 

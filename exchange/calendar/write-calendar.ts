@@ -19,7 +19,7 @@ export interface CalendarEvent {
 
 export interface CalendarTerms {
 	name: string
-	/** Rises whenever anything of the events has changed. */
+	/** Whole; the higher, the newer. */
 	sequence: number
 	changedAt: Date
 }

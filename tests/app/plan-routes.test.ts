@@ -141,7 +141,7 @@ describe('what was tried by hand', () => {
 		for (const { taskId } of tiles.toReversed()) {
 			const pin: CoursePin = { kind: 'start', task: taskId, session: last, minuteOfDay: tiles.at(-1)?.endMin ?? 0 }
 			const course = applyEdit(materials.course, { kind: 'pin', pin })
-			const { plan: found, shown } = desk.lay(course, { nodes: 600 }, null)
+			const { plan: found, shown } = desk.lay(course, { nodes: 600 })
 			if (found && shown.objective?.shortfall === 0) return { pin, course: writable(course), found, shown }
 		}
 		throw new Error('no step can be moved')

@@ -63,14 +63,13 @@ export class TrialDesk {
 	/**
 	 * The course planned, beside an older plan where there is one.
 	 *
-	 * @param selected - the step whose card is open
 	 * @throws {InputError} by field: it is no course that can be planned
 	 */
-	lay(course: Course, effort: PlanningEffort, selected: string | null = null): TrialAnswer {
+	lay(course: Course, effort: PlanningEffort): TrialAnswer {
 		const { designs, terms } = this.#materials
 		const problems = validateCourse(course)
 		if (problems.length > 0) throw new InputError(problems)
-		return this.#answer(planCourse(course, designs, terms, effort), selected)
+		return this.#answer(planCourse(course, designs, terms, effort), null)
 	}
 
 	/** A plan that was found before; undefined: it is none of the course. */

@@ -40,12 +40,12 @@ export function toCalendarEvent(entry: CalendarEntry, { course, studioId, zone, 
 			}
 		}
 		case 'ready': {
-			const { at, source, stage, neededOn } = entry
+			const { at, source, stage, neededAt } = entry
 			const start = instantOf(at, zone)
 			return {
 				uid,
 				title: `${nameOfTask(source)}: ${stage ?? 'dry'}`,
-				text: [`${course.name}. Look at the tray; it is needed on ${shortDay(neededOn)}.`],
+				text: [`${course.name}. Look at the tray; it is needed on ${shortDay(neededAt.date)}.`],
 				when: { start, end: start + LOOK_MINUTES * 60_000 },
 				alarmMinutes: 0,
 			}

@@ -4,7 +4,7 @@ import { toMoment } from '../../time/wall-clock'
 import type { DryingStage } from '../../vocabulary/drying-stage'
 import type { CourseWait, TaskSource } from '../compile/compiled-course'
 import { minutesAhead } from './drying-ahead'
-import type { PlanStory } from './plan-story'
+import { sourcesOf, type PlanStory } from './plan-story'
 
 /** Pieces that lie and dry. */
 export interface DryingPiece {
@@ -35,7 +35,7 @@ const USUAL_DAYS = 1
 
 /** @param now - YYYY-MM-DDTHH:MM on the studio's clock; what is ready first comes first */
 export function listDryingNow({ sessions, threads }: PlanStory, now: string): DryingPiece[] {
-	const sources = sourcesOf(sessions)
+	const sources = sourcesOf({ sessions })
 	return threads
 		.flatMap(({ fromTaskId, isSwapped, stage, from, to, readyAt }): DryingPiece[] => {
 			const [made, needed] = [sessions[from.session]?.session.date, sessions[to.session]?.session.date]
@@ -52,7 +52,7 @@ export function listDryingNow({ sessions, threads }: PlanStory, now: string): Dr
 
 /** Dried pieces to bring, and what is made ahead, by the day on which it must be begun. */
 export function listWorkAhead({ sessions, swaps, ahead }: PlanStory): WorkAhead[] {
-	const sources = sourcesOf(sessions)
+	const sources = sourcesOf({ sessions })
 	const first = sessions.findIndex(({ tiles }) => tiles.length > 0)
 	/** Undefined where there is no such session. */
 	const lastDays = (session: number, wait: CourseWait | undefined) => {
@@ -69,8 +69,4 @@ export function listWorkAhead({ sessions, swaps, ahead }: PlanStory): WorkAhead[
 		return days ? [{ taskId, source, minutes, ...days }] : []
 	})
 	return [...brought, ...made].toSorted((a, b) => (a.beginBy < b.beginBy ? -1 : 1))
-}
-
-function sourcesOf(sessions: PlanStory['sessions']): Map<string, TaskSource> {
-	return new Map(sessions.flatMap(({ tiles }) => tiles.map(({ taskId, source }) => [taskId, source] as const)))
 }

@@ -79,6 +79,11 @@ export interface PlanStory {
 	shortfall?: ShortfallStory
 }
 
+/** What each task of the class is, by its id. */
+export function sourcesOf({ sessions }: Pick<PlanStory, 'sessions'>): Map<string, TaskSource> {
+	return new Map(sessions.flatMap(({ tiles }) => tiles.map(({ taskId, source }) => [taskId, source] as const)))
+}
+
 /** Tells a plan that the checker accepts. */
 export function tellPlan(compiled: CompiledCourse, plan: Plan, sessions: readonly Session[]): PlanStory {
 	const laid = layTasks(compiled, plan)

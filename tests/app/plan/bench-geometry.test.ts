@@ -10,7 +10,7 @@ import { demoCourse, demoDesign } from '../../support/demo-designs'
 const { storeId: _, ...course } = demoCourse('Magnolia on Thursdays')
 const plain = { ...course, sessions: course.sessions.map(({ roomId: __, ...session }) => session) }
 const desk = new TrialDesk({ designs: [demoDesign('magnolia')], terms: ORDINARY_TERMS })
-const { story } = desk.lay(plain, { nodes: 1500 }, null).shown
+const { story } = desk.lay(plain, { nodes: 1500 }).shown
 if (!story) throw new Error('no plan')
 const layout = layOutBands(story)
 const middle = (band: number) => (layout.bands[band]?.y ?? 0) + 35

@@ -65,6 +65,22 @@ describe('the work before a course', () => {
 	})
 })
 
+test('what dries longer than the first session is away is still for the session that goes on with it', () => {
+	const weekly = prepared('Magnolia on Thursdays')
+	const [thread] = weekly.story.threads
+	const wait = { ...thread!.wait, p90Minutes: 14 * 1440 }
+	const swap = {
+		...{ fromTaskId: thread!.fromTaskId, toTaskIds: [thread!.toTaskId], stage: thread!.stage, wait },
+		...{ prepMinutes: 30, neededAt: { session: 1, minute: 1150 } },
+	}
+	const made = listPrepTasks({ ...weekly, story: { ...weekly.story, swaps: [swap] } }).find(
+		({ work }) => work.kind === 'make',
+	)
+
+	expect(made?.forDate).toBe(weekly.sessions[1]?.date)
+	expect(made!.latest.date < weekly.sessions[0]!.date).toBe(true)
+})
+
 describe('laid into her free time', () => {
 	const now: WallTime = { date: addDays(first.date, -5), minuteOfDay: 8 * 60 }
 	const busy = taster.sessions

@@ -1,7 +1,7 @@
 /** The picture of a plan: sessions as bands, steps as tiles in them, drying as threads that hang to where it is needed. */
 import { useId, useMemo, useRef } from 'react'
 import type { TaskSource } from '../../../../core/plan/compile/compiled-course'
-import type { PlanStory } from '../../../../core/plan/tell/plan-story'
+import { sourcesOf, type PlanStory } from '../../../../core/plan/tell/plan-story'
 import { clock, sessionName, shortDay } from '../../../shared/words/times'
 import { BandGround, BandLegend } from './band-ground'
 import { layOutBands, WIDE, WIDTH, type BandLayout, type PlacedThread, type PlacedTile } from './band-layout'
@@ -110,7 +110,7 @@ function Picture({
 	const id = useId()
 	const part = partOf(story, selectedTaskId)
 	const isPale = (source: TaskSource) => part !== undefined && !isOfPart(source, part)
-	const tasks = new Map(story.sessions.flatMap(({ tiles }) => tiles.map(({ taskId, source }) => [taskId, source])))
+	const tasks = sourcesOf(story)
 	const isThreadPale = ({ thread: { fromTaskId, toTaskId } }: PlacedThread) => {
 		return part !== undefined && ![fromTaskId, toTaskId].some((task) => isOfPart(tasks.get(task), part))
 	}

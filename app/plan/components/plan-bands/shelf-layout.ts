@@ -1,6 +1,6 @@
 /** What stands ready before the first bench: made ahead or brought dry, each with its own drying. Pure: coordinates. */
-import type { PlanStory } from '../../../../core/plan/tell/plan-story'
-import type { CourseWait, TaskSource } from '../../../../core/plan/compile/compiled-course'
+import { sourcesOf, type PlanStory } from '../../../../core/plan/tell/plan-story'
+import type { CourseWait } from '../../../../core/plan/compile/compiled-course'
 import { duration } from '../../../shared/words/times'
 import { waitSpan } from '../../../drying/words/waits'
 import { nameOfTask } from '../../words/tasks'
@@ -43,9 +43,7 @@ const NOTE_FACE: Face = { sizePx: 12 }
  * @param width - of the shelf, px
  */
 export function layOutShelf({ ahead, swaps, sessions }: PlanStory, left: number, width: number): PlacedShelf {
-	const sources = new Map<string, TaskSource>(
-		sessions.flatMap(({ tiles }) => tiles.map(({ taskId, source }) => [taskId, source] as const)),
-	)
+	const sources = sourcesOf({ sessions })
 	const brought = swaps.map(({ fromTaskId, prepMinutes, wait, neededAt }) => ({
 		taskId: fromTaskId,
 		isBrought: true,

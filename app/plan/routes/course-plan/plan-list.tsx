@@ -1,4 +1,10 @@
-import type { BreakStory, PlanStory, SessionStory, Tile } from '../../../../core/plan/tell/plan-story'
+import {
+	sourcesOf,
+	type BreakStory,
+	type PlanStory,
+	type SessionStory,
+	type Tile,
+} from '../../../../core/plan/tell/plan-story'
 import { clock, duration, longDay, sessionName } from '../../../shared/words/times'
 import { waitSpan } from '../../../drying/words/waits'
 import { nameOfTask } from '../../words/tasks'
@@ -30,9 +36,7 @@ function SessionList({
 }) {
 	const { startMin, date } = session.session
 	const dried = story.threads.filter(({ to, from }) => to.session === index && from.session !== index)
-	const sources = new Map(
-		story.sessions.flatMap(({ tiles }) => tiles.map(({ taskId, source }) => [taskId, source] as const)),
-	)
+	const sources = sourcesOf(story)
 	return (
 		<section className="sheet" aria-label={sessionName(startMin, session.number)}>
 			<h2>

@@ -55,7 +55,7 @@ export default function Preparation({ loaderData }: Route.ComponentProps) {
 					/>
 				))}
 			</ol>
-			{laid.length > 0 && <p className="soft small">{proofWords(loaderData)}</p>}
+			{laid.length > 0 && isAllInTime(loaderData) && <p className="soft small">{proofWords(loaderData)}</p>}
 		</>
 	)
 }
@@ -143,9 +143,12 @@ function OverloadNotice({ overload }: { overload: NonNullable<PreparationData['o
 	)
 }
 
-/** How good it is: what is proven, in words. */
-function proofWords({ proven, objective }: PreparationData): string {
-	if (objective.late > 0 || objective.unplaced > 0) return ''
+function isAllInTime({ objective }: PreparationData): boolean {
+	return objective.late === 0 && objective.unplaced === 0
+}
+
+/** How good it is, where all is in time: what is proven, in words. */
+function proofWords({ proven }: PreparationData): string {
 	if (proven.includes('drying')) return 'All of it is in time, on as few days as can be: proven.'
 	return proven.includes('days')
 		? 'All of it is in time, on as few days as can be.'
