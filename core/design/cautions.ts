@@ -12,7 +12,7 @@ export interface Caution {
 }
 
 /** What is said where the hazard is. It defers to labels, local rules and licensed practice. */
-const CAUTIONS: Record<Hazard, Omit<Caution, 'hazard'>> = {
+export const CAUTION_OF: Record<Hazard, Omit<Caution, 'hazard'>> = {
 	'not food': {
 		title: 'Not all of it is food',
 		text: 'Wires, stamens, polystyrene, thread and craft glaze are not food. Say so in writing to whoever gets the piece, and take all of it off before cutting. A wire goes into a posy pick, never into cake.',
@@ -88,7 +88,7 @@ export function cautionsOf(...designs: readonly Pick<ResolvedDesign, 'parts' | '
 			...(parts.some(({ piecesPerFlower }) => piecesPerFlower >= TIRING_PIECES) ? (['strain'] as const) : []),
 		]),
 	)
-	return (Object.keys(CAUTIONS) as Hazard[])
+	return (Object.keys(CAUTION_OF) as Hazard[])
 		.filter((hazard) => found.has(hazard))
-		.map((hazard) => ({ hazard, ...CAUTIONS[hazard] }))
+		.map((hazard) => ({ hazard, ...CAUTION_OF[hazard] }))
 }

@@ -11,7 +11,7 @@ import { bodySoFar } from './body-so-far'
 import { kindsUsed } from './kinds-used'
 import { kindsOfStep } from './step-work'
 import { pieceOfPart } from './piece-of-part'
-import { ORDINARY_PLACE } from '../drying/place'
+import { ORDINARY_PLACE, type Place } from '../drying/place'
 import type { GaugeStandard } from '../materials/wire-gauge'
 import type { MaterialKind, Need } from './design'
 import { DRYING_STAGES, type DryingStage } from '../vocabulary/drying-stage'
@@ -60,9 +60,19 @@ export function reckonUsualWait(
 	need: Need,
 	standard: GaugeStandard,
 ): { p50: number; p90: number } | 'never' | undefined {
+	return reckonWaitIn(ORDINARY_PLACE, design, need, standard)
+}
+
+/** The same in another place, whose air stays as it is at noon. */
+export function reckonWaitIn(
+	place: Pick<Place, 'climate' | 'movement'>,
+	design: Context,
+	need: Need,
+	standard: GaugeStandard,
+): { p50: number; p90: number } | 'never' | undefined {
 	const from = design.steps.find(({ id }) => id === need.after)
 	const subjects = need.wait && from ? subjectsOfWait(design, from, need.wait.stage, standard) : []
-	const reckoned = subjects.map(reckonInOrdinaryRoom)
+	const reckoned = subjects.map((subject) => reckonSubject(subject, place))
 	if (reckoned.length === 0) return undefined
 	return reckoned.reduce((slowest, one) => {
 		if (slowest === 'never' || one === 'never') return 'never'
@@ -70,8 +80,10 @@ export function reckonUsualWait(
 	})
 }
 
-function reckonInOrdinaryRoom(subject: WaitSubject): { p50: number; p90: number } | 'never' {
-	const { climate, movement } = ORDINARY_PLACE
+function reckonSubject(
+	subject: WaitSubject,
+	{ climate, movement }: Pick<Place, 'climate' | 'movement'>,
+): { p50: number; p90: number } | 'never' {
 	if (subject.type === 'piece') {
 		const path = { startMinuteOfDay: 0, stays: [{ hours: Infinity, climate, movement }] }
 		const { p50, plan } = forecast(subject.piece, path, FIRST_BELIEF, subject.stage).stages[subject.stage]

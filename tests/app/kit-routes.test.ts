@@ -2,10 +2,10 @@
 import { inflateSync } from 'node:zlib'
 import ExcelJS from 'exceljs'
 import { afterEach, beforeAll, beforeEach, describe, expect, test } from 'vitest'
-import { drawLabelPdf } from '../../app/kit/papers/draw-paper-pdf.server'
-import { writePaperSheet } from '../../app/kit/papers/write-paper-sheet.server'
-import { LABEL_SIZES, PAPER_NAMES } from '../../app/kit/papers/paper'
-import * as files from '../../app/kit/routes/course-files/route'
+import { drawLabelPdf } from '../../app/prepare/papers/draw/draw-label-pdf.server'
+import { writePaperSheet } from '../../app/prepare/papers/draw/write-paper-sheet.server'
+import { LABEL_SIZES, PAPER_NAMES } from '../../app/prepare/papers/paper'
+import * as files from '../../app/prepare/routes/course-files/route'
 import * as kits from '../../app/kit/routes/course-kits/route'
 import * as newCourse from '../../app/course/routes/course-new/route'
 import * as plan from '../../app/plan/routes/course-plan/route'
@@ -13,7 +13,7 @@ import * as colours from '../../app/kit/routes/kit-colours/route'
 import * as cost from '../../app/kit/routes/kit-cost/route'
 import * as cutting from '../../app/kit/routes/kit-cutting/route'
 import * as packing from '../../app/kit/routes/kit-packing/route'
-import * as paper from '../../app/kit/routes/kit-paper/route'
+import * as paper from '../../app/prepare/routes/course-paper/route'
 import * as people from '../../app/kit/routes/kit-people/route'
 import * as shopping from '../../app/kit/routes/kit-shopping/route'
 import * as ticks from '../../app/kit/routes/kit-ticks/route'
@@ -204,7 +204,7 @@ describe('papers and files', () => {
 	test('every paper is a page, a PDF, a CSV and a spreadsheet', async () => {
 		for (const name of PAPER_NAMES) {
 			const { paper: page } = await paper.loader(call(studio, '/x', { params: { courseId, paper: name } }))
-			expect(page.tables.length + page.zones.length).toBeGreaterThan(0)
+			expect(page.blocks.length).toBeGreaterThan(0)
 
 			const pdf = new Uint8Array(await (await fileOf(`${name}.pdf`)).arrayBuffer())
 			expect(new TextDecoder().decode(pdf.slice(0, 5))).toBe('%PDF-')
@@ -223,13 +223,17 @@ describe('papers and files', () => {
 			const streams = pdf.toString('latin1').matchAll(/stream\n([^]*?)\nendstream/g)
 			// A reader of the file finds the letters in the font's table "to Unicode".
 			const tables = [...streams].map(([, bytes = '']) => unpack(Buffer.from(bytes, 'latin1')))
-			return { embeds: pdf.includes('/FontFile2'), table: tables.filter((one) => one.includes('begincmap')).join('') }
+			return { isOwn: pdf.includes('Fraunces'), table: tables.filter((one) => one.includes('begincmap')).join('') }
 		}
-		const [rare, usual] = [await print('Łucja Şen, Ελένη, Зоя'), await print('Zoë')]
+		const [rare, usual] = [await print('Łucja Şen, Ελένη, Зоя'), await print('Zoë Łucja')]
 
-		expect([usual.embeds, rare.embeds]).toEqual([false, true])
-		for (const letter of 'ŁucjaŞenΕλένηЗоя')
-			expect(rare.table).toContain(`<${letter.charCodeAt(0).toString(16).padStart(4, '0')}>`)
+		expect([usual.isOwn, rare.isOwn]).toEqual([true, false])
+		for (const [printed, letters] of [
+			[rare, 'ŁucjaŞenΕλένηЗоя'],
+			[usual, 'ZoëŁucja'],
+		] as const)
+			for (const letter of letters)
+				expect(printed.table).toContain(`<${letter.charCodeAt(0).toString(16).padStart(4, '0')}>`)
 	})
 
 	test('a spreadsheet holds text, whatever it begins with', async () => {
@@ -237,9 +241,7 @@ describe('papers and files', () => {
 			name: 'packing',
 			title: '=HYPERLINK("x")',
 			subtitle: '@x',
-			tables: [{ heading: '+h', columns: [{ label: '-l' }], rows: [['=1+1']] }],
-			zones: [],
-			cautions: [],
+			blocks: [{ type: 'table', heading: '+h', columns: [{ label: '-l' }], rows: [['=1+1']] }],
 		})
 		const book = new ExcelJS.Workbook()
 		await book.xlsx.load(bytes.buffer)

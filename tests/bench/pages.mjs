@@ -22,6 +22,7 @@ const PAGES = [
 	'/courses/1',
 	'/courses/1/plan',
 	'/courses/1/kits',
+	'/preparation',
 	'/studio',
 	'/drying',
 	'/rooms',
@@ -65,6 +66,7 @@ async function timePages() {
 	report('  /designs with 500 designs', tell(summarise(await timeFirstBytes(app, cookie, '/designs'))), '< 100 ms')
 	const search = '/designs?q=petal+dust&wires=yes&level=3'
 	report(`  ${search}`, tell(summarise(await timeFirstBytes(app, cookie, search))))
+	await timePapers(app, cookie)
 	await timeBook(app)
 	await timeDrying(app)
 	await weighPages(app)
@@ -72,6 +74,21 @@ async function timePages() {
 	await database.stop()
 	data.remove()
 	outside.remove()
+}
+
+/** Of eight students and two designs: every paper of every session and student. */
+async function timePapers(app, cookie) {
+	for (const file of ['all.pdf', 'folder.zip']) {
+		const times = []
+		let bytes = 0
+		for (let k = 0; k < 3; k++) {
+			const before = performance.now()
+			const response = await fetch(`${app.url}/courses/4/files/${file}`, { headers: { cookie } })
+			bytes = (await response.arrayBuffer()).byteLength
+			times.push(performance.now() - before)
+		}
+		report(`  /courses/4/files/${file}, ${Math.round(bytes / 1024)} kB`, tell(summarise(times)), '< 5 s')
+	}
 }
 
 /** Not synchronously: this process has to notice that the server closes connections in the meantime. */

@@ -1,5 +1,6 @@
 import type { TemplatePage } from '../../../../core/outlines/template-sheet'
 import { writePath } from '../../../../core/outlines/write-path'
+import './template-page.css'
 
 const BAR_MM = 100
 

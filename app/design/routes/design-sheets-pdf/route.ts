@@ -2,12 +2,12 @@ import { listTemplates } from '../../../../core/design/design-templates'
 import { resolveDesign } from '../../../../core/design/resolve-design'
 import { layTemplates, PAPERS } from '../../../../core/outlines/template-sheet'
 import { getDesign } from '../../../../db/repositories/designs.server'
+import { drawTemplatePdf } from '../../components/template-page/draw-template-pdf.server'
 import { memberContext } from '../../../shared/http/contexts'
 import { answerFile } from '../../../shared/http/file-answer'
 import { loading } from '../../../shared/http/responses.server'
 import { readPaper, readPicks } from '../../schemas/design-address'
 import type { Route } from './+types/route'
-import { drawTemplatePdf } from './draw-template-pdf.server'
 
 /** The templates as a PDF in true size. */
 export function loader({ params, request, context }: Route.LoaderArgs) {

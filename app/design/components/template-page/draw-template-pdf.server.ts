@@ -10,13 +10,20 @@ export function drawTemplatePdf(laid: readonly TemplatePage[], name: string): Pr
 		pdf.font('text')
 		if (pages.length === 0)
 			pdf.addPage({ size: 'A4' }).fontSize(14).text('No part of this design has an outline to cut by.')
-		pages.forEach((page, p) => {
-			const { widthMm, heightMm } = page.paper
-			pdf.addPage({ size: [widthMm * POINTS_PER_MM, heightMm * POINTS_PER_MM], margin: 0 })
-			pdf.scale(POINTS_PER_MM)
-			drawPage(pdf, page)
-			drawFoot(pdf, page, `${title} · page ${p + 1} of ${pages.length}`)
-		})
+		drawTemplatePages(pdf, pages, title)
+	})
+}
+
+/** Adds pages of templates in true size to a PDF. */
+export function drawTemplatePages(pdf: Pdf, pages: readonly TemplatePage[], title: string): void {
+	pages.forEach((page, p) => {
+		const { widthMm, heightMm } = page.paper
+		pdf.addPage({ size: [widthMm * POINTS_PER_MM, heightMm * POINTS_PER_MM], margin: 0 })
+		pdf.save().scale(POINTS_PER_MM)
+		pdf.font('text').fillColor('#000000').strokeColor('#000000').undash()
+		drawPage(pdf, page)
+		drawFoot(pdf, page, `${title} · page ${p + 1} of ${pages.length}`)
+		pdf.restore()
 	})
 }
 

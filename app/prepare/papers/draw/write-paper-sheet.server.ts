@@ -1,23 +1,24 @@
 /** A paper as a spreadsheet file: numbers with their format, texts as texts, whatever they begin with. */
 import ExcelJS from 'exceljs'
-import type { Paper, PaperCell } from './paper'
+import { tablesOf, type Paper, type PaperCell } from '../paper'
 
 /** Names of sheets may not hold these, nor be longer than 31 characters. */
 const FORBIDDEN = /[[\]*?:/\\]/g
 
-export async function writePaperSheet({ title, subtitle, tables, zones }: Paper): Promise<Uint8Array<ArrayBuffer>> {
+export async function writePaperSheet(paper: Paper): Promise<Uint8Array<ArrayBuffer>> {
+	const { title, subtitle, blocks } = paper
 	const book = new ExcelJS.Workbook()
 	const sheet = book.addWorksheet(title.replace(FORBIDDEN, ' ').slice(0, 31), {
 		pageSetup: { paperSize: 9, orientation: 'portrait', fitToPage: true, fitToHeight: 0 },
 	})
 	sheet.addRow([title]).font = { bold: true, size: 14 }
 	sheet.addRow([subtitle])
-	for (const { title: zone, items } of zones) {
+	for (const { title: zone, items } of blocks.flatMap((block) => (block.type === 'zones' ? block.zones : []))) {
 		sheet.addRow([])
 		sheet.addRow([zone]).font = { bold: true }
 		for (const item of items) sheet.addRow([item])
 	}
-	for (const { heading, columns, rows } of tables) {
+	for (const { heading, columns, rows } of tablesOf(paper)) {
 		sheet.addRow([])
 		sheet.addRow([heading]).font = { bold: true, size: 12 }
 		sheet.addRow(columns.map(({ label }) => label)).font = { bold: true }

@@ -1,12 +1,12 @@
 /** Stickers for the bags: whose, for what, what is in it, and what is special. */
-import { amountOfSeat } from '../../../core/kit/bill'
-import { present } from '../../../core/present'
-import type { Studio } from '../../../db/repositories/accounts.server'
-import type { CurrentKit } from '../read-kit.server'
-import { amountWords } from '../../shared/words/amounts'
-import { seatName } from '../words/kits'
-import { count, shortDay } from '../../shared/words/times'
-import type { Label } from './draw-paper-pdf.server'
+import { amountOfSeat } from '../../../../core/kit/bill'
+import { present } from '../../../../core/present'
+import type { Studio } from '../../../../db/repositories/accounts.server'
+import type { CurrentKit } from '../../../kit/read-kit.server'
+import { amountWords } from '../../../shared/words/amounts'
+import { seatName } from '../../../kit/words/kits'
+import { count, shortDay } from '../../../shared/words/times'
+import type { Label } from '../draw/draw-label-pdf.server'
 
 /** One for each student, and one for the instructor's own. */
 export function makeLabels({ units }: Studio, { kit, course }: CurrentKit): Label[] {

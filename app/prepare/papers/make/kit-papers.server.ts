@@ -1,26 +1,34 @@
-/** The papers of a course from its kits. */
-import { present } from '../../../core/present'
-import { cautionsOf } from '../../../core/design/cautions'
-import { listMakes } from '../../../core/kit/make-list'
-import type { CourseDates } from '../../../core/kit/course-dates'
-import { listPackingLines } from '../../../core/kit/packing-lines'
-import { listPreparation, type PreparationItem } from '../../../core/kit/preparation'
-import { listNeeds, listShopping, ordersBySupplier } from '../../../core/kit/shopping-list'
-import type { Studio } from '../../../db/repositories/accounts.server'
-import { today } from '../../shared/http/studio-clock.server'
-import type { CurrentKit } from '../read-kit.server'
-import { toldPlan } from '../../plan/told-plan.server'
-import { amountCell, amountWords, lengthWords, moneyCell } from '../../shared/words/amounts'
-import { exchangeWords, seatName, STOCK_WORDS } from '../words/kits'
-import { recipeWords } from '../words/recipes'
-import { count, duration, longDay, shortDay } from '../../shared/words/times'
-import { PAPER_WORDS, type Paper, type PaperName, type PaperTable, type PaperZone } from './paper'
+/** Papers of a course that are made from its kits: lists to pack, buy, colour and prepare by. */
+import { present } from '../../../../core/present'
+import { cautionsOf } from '../../../../core/design/cautions'
+import { listMakes } from '../../../../core/kit/make-list'
+import type { CourseDates } from '../../../../core/kit/course-dates'
+import { listPackingLines } from '../../../../core/kit/packing-lines'
+import { listPreparation, type PreparationItem } from '../../../../core/kit/preparation'
+import { listNeeds, listShopping, ordersBySupplier } from '../../../../core/kit/shopping-list'
+import type { Studio } from '../../../../db/repositories/accounts.server'
+import { today } from '../../../shared/http/studio-clock.server'
+import type { CurrentKit } from '../../../kit/read-kit.server'
+import { toldPlan } from '../../../plan/told-plan.server'
+import { amountCell, amountWords, lengthWords, moneyCell } from '../../../shared/words/amounts'
+import { exchangeWords, seatName, STOCK_WORDS } from '../../../kit/words/kits'
+import { recipeWords } from '../../../kit/words/recipes'
+import { count, duration, longDay, shortDay } from '../../../shared/words/times'
+import {
+	cautionBlocks,
+	PAPER_WORDS,
+	type KitPaperName,
+	type Paper,
+	type PaperBlock,
+	type PaperTable,
+	type PaperZone,
+} from '../paper'
 
-type KitOfCourse = CurrentKit & { kit: NonNullable<CurrentKit['kit']> }
+export type KitOfCourse = CurrentKit & { kit: NonNullable<CurrentKit['kit']> }
 
-export function makePaper(name: PaperName, studio: Studio, current: KitOfCourse): Paper {
+/** One of the papers that are made from the kits of a course. */
+export function makeKitPaper(name: KitPaperName, studio: Studio, current: KitOfCourse): Paper {
 	const { course, designs } = current
-	const { tables = [], zones = [] } = contentOf(name, studio, current)
 	const cautions = cautionsOf(...designs.map(({ design }) => design))
 	const wanted =
 		name === 'packing' || name === 'station' ? cautions : cautions.filter(({ hazard }) => hazard === 'wire')
@@ -28,31 +36,30 @@ export function makePaper(name: PaperName, studio: Studio, current: KitOfCourse)
 		name,
 		title: PAPER_WORDS[name],
 		subtitle: `${course.name}, ${count(course.studentCount, 'student')}, first on ${longDay(present(course.sessions[0], 'the first session').date)}`,
-		tables,
-		zones,
-		cautions: name === 'shopping' ? [] : wanted.map(({ title, text }) => `${title}: ${text}`),
+		// It lies at the place as one sheet.
+		...(name === 'station' && { isOnePage: true }),
+		blocks: [...contentOf(name, studio, current), ...(name === 'shopping' ? [] : cautionBlocks(wanted))],
 	}
 }
 
-interface Content {
-	tables?: PaperTable[]
-	zones?: PaperZone[]
-}
-
-function contentOf(name: PaperName, studio: Studio, current: KitOfCourse): Content {
+function contentOf(name: KitPaperName, studio: Studio, current: KitOfCourse): PaperBlock[] {
 	switch (name) {
 		case 'packing':
-			return { tables: packingTables(studio, current) }
+			return toBlocks(packingTables(studio, current))
 		case 'station':
 			// It lies on the tables: whose kit is exchanged, and why, is nobody else's business.
-			return { zones: stationZones(studio, current) }
+			return [{ type: 'zones', zones: stationZones(studio, current) }]
 		case 'shopping':
-			return { tables: shoppingTables(studio, current) }
+			return toBlocks(shoppingTables(studio, current))
 		case 'colouring':
-			return { tables: colouringTables(studio, current) }
+			return toBlocks(colouringTables(studio, current))
 		case 'prep-ahead':
-			return { tables: [preparationTable(studio, current)] }
+			return toBlocks([preparationTable(studio, current)])
 	}
+}
+
+function toBlocks(tables: readonly PaperTable[]): PaperBlock[] {
+	return tables.map((table) => ({ type: 'table', ...table }))
 }
 
 /** Kits that are alike are one table. */
