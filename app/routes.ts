@@ -3,11 +3,13 @@ import { index, layout, route, type RouteConfig } from '@react-router/dev/routes
 export default [
 	route('sign-in', 'account/routes/sign-in/route.tsx'),
 	route('sign-out', 'account/routes/sign-out/route.tsx'),
+	route('calendars/:token', 'prepare/routes/member-calendar/route.ts'),
 	route('schemas/design.schema.json', 'design/routes/design-schema/route.ts'),
 	layout('frame/route.tsx', [
 		index('today/route.tsx'),
 		route('look', 'account/routes/look/route.ts'),
 		route('preparation', 'prepare/routes/preparation/route.tsx'),
+		route('preparation/free-time', 'prepare/routes/free-time/route.tsx'),
 		route('designs', 'design/routes/designs/route.tsx'),
 		route('designs/new', 'design/routes/design-new/route.tsx'),
 		route('designs/import', 'design/routes/design-import/route.tsx'),

@@ -8,6 +8,7 @@ import { defineCourses } from './models/courses.server'
 import { defineDesigns } from './models/designs.server'
 import { defineKits } from './models/kits.server'
 import { definePlaces } from './models/places.server'
+import { definePreparation } from './models/preparation.server'
 import { forgetRows } from './row-memory.server'
 
 /** A page waits so long for a free connection, and so long for an answer; then it says that the database is away. */
@@ -86,6 +87,7 @@ function registerModels(sequelize: Sequelize): Sequelize {
 	defineDesigns(sequelize)
 	defineCourses(sequelize)
 	definePlaces(sequelize)
+	definePreparation(sequelize)
 	defineKits(sequelize)
 	return sequelize
 }

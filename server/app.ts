@@ -189,7 +189,12 @@ function statusOf(error: unknown): number {
 
 /** Logs carry no cookies and no query, which may hold what a person typed. */
 function briefRequest(request: { id: string; method: string; url: string }) {
-	return { id: request.id, method: request.method, path: request.url.split('?')[0] }
+	return { id: request.id, method: request.method, path: withoutSecret(request.url.split('?')[0] ?? '') }
+}
+
+/** Who knows the address of a calendar reads it: a log must not know it. */
+function withoutSecret(path: string): string {
+	return path.replace(/^(\/calendars\/).+/, '$1…')
 }
 
 function briefResponse(response: { statusCode: number }) {

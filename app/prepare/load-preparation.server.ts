@@ -1,60 +1,131 @@
-/** The work before class of the studio's coming courses, laid into one pair of hands' free time. */
-import { listNeeds, listShopping, ordersBySupplier } from '../../core/kit/shopping-list'
-import { USUAL_FREE_TIME } from '../../core/prepare/free-time'
-import { layPreparation, type LaidPreparation } from '../../core/prepare/lay-preparation'
-import { listPrepTasks } from '../../core/prepare/prep-tasks'
-import type { Studio } from '../../db/repositories/accounts.server'
-import { listCourses, type CourseSummary } from '../../db/repositories/course-list.server'
-import { getCourse } from '../../db/repositories/courses.server'
-import { readKit } from '../kit/read-kit.server'
-import { toldPlan } from '../plan/told-plan.server'
-import { remember } from '../shared/http/remember.server'
+/** The work before class of the studio's coming courses, laid into one member's free time: at once as it was laid, or quickly. */
+import { createHash } from 'node:crypto'
+import { findRelief, type Relief } from '../../core/prepare/find-relief'
+import type { FreeTime } from '../../core/prepare/free-time'
+import { layPreparation, type HandsTerms, type LaidPreparation } from '../../core/prepare/lay-preparation'
+import { comparePrep } from '../../core/prepare/schedule/prep-problem'
+import type { PrepTask } from '../../core/prepare/prep-tasks'
+import { BusyError } from '../../core/errors'
+import { getFreeTime, type Member, type Studio } from '../../db/repositories/accounts.server'
+import { getLaidPreparation, keepLaidPreparation } from '../../db/repositories/course-preparations.server'
+import { listPrepMarks, type PrepMarks } from '../../db/repositories/prep-marks.server'
+import { solve } from '../plan/solving/solver-pool.server'
+import { log } from '../shared/http/log.server'
+import { readPreparedCourses, type PreparedCourse } from './prepared-courses.server'
 
-/** The next of a studio; what comes later is laid when its time has come. */
-const MOST_COURSES = 8
-/** Of the search: some tenths of a second. */
-const STEPS = 120_000
-const rememberLaid = remember<LaidPreparation>(50)
+/** Raised when the same work would be laid otherwise. */
+const LAYING_VERSION = 1
+/** Of the search behind the page. */
+const IMPROVE_MS = 4_000
+
+interface LaidDocument {
+	laid: LaidPreparation
+	relief: Relief[]
+}
+
+export interface Preparation extends LaidPreparation {
+	/** Each would bring everything in time. */
+	relief: Relief[]
+	/** A better one is being looked for behind the page. */
+	isImproving: boolean
+	courses: PreparedCourse[]
+	tasks: PrepTask[]
+	marks: PrepMarks
+	freeTime: FreeTime
+	/** With which it was, or would be, laid. */
+	terms: HandsTerms
+}
+
+/** Members whose work is being laid better, with what it is laid from. */
+const improving = new Map<number, string>()
 
 /** @param now - YYYY-MM-DDTHH:MM on the studio's clock */
-export async function loadPreparation(studio: Studio, now: string) {
-	const [date = '', time = ''] = now.split('T')
-	const { courses } = await listCourses(studio.id)
-	const coming = courses
-		.filter(({ lastDate }) => lastDate >= date)
-		.toSorted((a, b) => a.firstDate.localeCompare(b.firstDate) || a.id - b.id)
-		.slice(0, MOST_COURSES)
-	const read = await Promise.all(coming.map((course) => readTasks(studio, course, date)))
-	const tasks = read.flatMap((own) => own.tasks)
-	const terms = {
-		zone: studio.timeZone,
-		// A quarter of an hour begins now, not some seconds ago.
-		now: { date, minuteOfDay: 15 * Math.ceil((60 * Number(time.slice(0, 2)) + Number(time.slice(3, 5))) / 15) },
-		freeTime: USUAL_FREE_TIME,
-		busy: read.flatMap(({ sessions }) => sessions),
-	}
-	const laid = rememberLaid([studio.id, tasks, terms], () => layPreparation(tasks, terms, { steps: STEPS }))
+export async function loadPreparation(
+	{ userId, studio }: Pick<Member, 'userId' | 'studio'>,
+	now: string,
+): Promise<Preparation> {
+	const [date = ''] = now.split('T')
+	const [courses, freeTime] = await Promise.all([readPreparedCourses(studio, date), getFreeTime(userId)])
+	const [marks, kept] = await Promise.all([listPrepMarks(courses.map(({ id }) => id)), getLaidPreparation(userId)])
+	const tasks = courses.flatMap((course) => course.tasks)
+	const terms = termsOf(studio, { now, freeTime, marks, courses })
+	// The minute does not count: what was laid this morning stands all day, whatever has been done of it since.
+	const inputKey = keyOf([tasks, freeTime, marks.settled, terms.busy, date])
+	const document =
+		kept?.inputKey === inputKey ? (kept.document as LaidDocument) : await layQuickly(userId, { tasks, terms, inputKey })
+	if (kept?.inputKey !== inputKey && tasks.length > 0)
+		void improveBehind(userId, studio, { tasks, terms, inputKey, before: document })
 	return {
-		...laid,
-		date,
-		freeTime: USUAL_FREE_TIME,
-		courses: Object.fromEntries(coming.map(({ id, name }) => [id, name])),
-		/** Courses that have no plan to prepare from. */
-		withoutPlan: read.flatMap(({ course, hasPlan }) => (hasPlan ? [] : [{ id: course.id, name: course.name }])),
+		...document.laid,
+		relief: document.relief,
+		isImproving: improving.get(userId) === inputKey,
+		courses,
+		tasks,
+		marks,
+		freeTime,
+		terms,
 	}
 }
 
-export type PreparationData = Awaited<ReturnType<typeof loadPreparation>>
+interface Known {
+	now: string
+	freeTime: FreeTime
+	marks: PrepMarks
+	courses: readonly PreparedCourse[]
+}
 
-async function readTasks(studio: Studio, { id, name }: CourseSummary, date: string) {
-	const course = await getCourse(studio.id, id)
-	const current = await readKit(studio, course)
-	const story = toldPlan(current)?.story
-	const { kit, stock } = current
-	const { sessions } = course
-	const common = { course: { id, name }, sessions }
-	if (!story || story.shortfall || !kit) return { ...common, hasPlan: false, tasks: [] }
-	const orders = ordersBySupplier(listShopping(listNeeds(kit), stock, date).lines)
-	const tasks = listPrepTasks({ id, sessions, story, kit, orders })
-	return { ...common, hasPlan: true, tasks: tasks.filter(({ forDate }) => forDate >= date) }
+function termsOf(studio: Studio, { now, freeTime, marks, courses }: Known): HandsTerms {
+	const [date = '', time = ''] = now.split('T')
+	return {
+		zone: studio.timeZone,
+		// A quarter of an hour begins now, not some seconds ago.
+		now: { date, minuteOfDay: 15 * Math.ceil((60 * Number(time.slice(0, 2)) + Number(time.slice(3, 5))) / 15) },
+		freeTime,
+		busy: courses.flatMap(({ sessions }) =>
+			sessions.map(({ date: day, startMin, endMin }) => ({ date: day, startMin, endMin })),
+		),
+		settled: new Map(marks.settled),
+		done: new Set(marks.done),
+	}
+}
+
+interface ToLay {
+	tasks: readonly PrepTask[]
+	terms: HandsTerms
+	inputKey: string
+}
+
+async function layQuickly(userId: number, { tasks, terms, inputKey }: ToLay): Promise<LaidDocument> {
+	const laid = layPreparation(tasks, terms, { steps: 0 })
+	const document = { laid, relief: findRelief(tasks, terms, laid) }
+	await keepLaidPreparation(userId, { inputKey, document })
+	return document
+}
+
+/** Looks for a better one in the solver's threads; it is kept unless something has changed meanwhile. */
+async function improveBehind(
+	userId: number,
+	studio: Studio,
+	{ tasks, terms, inputKey, before }: ToLay & { before: LaidDocument },
+): Promise<void> {
+	improving.set(userId, inputKey)
+	try {
+		const laid = await solve<'prepare'>(studio.id, { kind: 'prepare', tasks, terms, timeMs: IMPROVE_MS }, 'later')
+		const kept = await getLaidPreparation(userId)
+		const isBetter =
+			comparePrep(laid.objective, before.laid.objective) < 0 || laid.proven.length > before.laid.proven.length
+		if (kept?.inputKey !== inputKey || !isBetter) return
+		await keepLaidPreparation(userId, { inputKey, document: { laid, relief: findRelief(tasks, terms, laid) } })
+	} catch (error) {
+		// The quick one stands.
+		if (!(error instanceof BusyError)) log.error({ err: error }, 'work before class could not be laid better')
+	} finally {
+		if (improving.get(userId) === inputKey) improving.delete(userId)
+	}
+}
+
+function keyOf(inputs: unknown): string {
+	return createHash('sha256')
+		.update(JSON.stringify([LAYING_VERSION, inputs]))
+		.digest('base64')
 }

@@ -18,6 +18,8 @@ export type CalendarEntry = { key: string } & (
 /** Pieces of a session that are needed in a later one. */
 export interface ReadyTray {
 	key: string
+	/** The end of the session in which they were left to dry. */
+	leftAt: WallTime
 	at: WallTime
 	source: TaskSource
 	stage: DryingStage | undefined
@@ -34,12 +36,12 @@ export interface DueOrder {
 	count: number
 }
 
-/** @param story - absent: there is no plan, and only the sessions are known */
-export function listCalendar(
-	{ sessions }: Pick<Course, 'sessions'>,
-	story: PlanStory | undefined,
-	orders: readonly SupplierOrders[],
-): CalendarEntry[] {
+/**
+ * Without what is ordered, which hangs on the day and on the shelf.
+ *
+ * @param story - absent: there is no plan, and only the sessions are known
+ */
+export function listCalendar({ sessions }: Pick<Course, 'sessions'>, story: PlanStory | undefined): CalendarEntry[] {
 	return [
 		...sessions.map((session, s): CalendarEntry => {
 			const steps = story ? stepsOf(story.sessions[s]) : []
@@ -49,8 +51,11 @@ export function listCalendar(
 		...(story ? listWorkAhead(story) : []).map((work): CalendarEntry => {
 			return { key: `work-${work.taskId}`, kind: 'work', work }
 		}),
-		...listDueOrders(orders).map((order): CalendarEntry => ({ kind: 'order', ...order })),
 	]
+}
+
+export function listOrderEntries(orders: readonly SupplierOrders[]): CalendarEntry[] {
+	return listDueOrders(orders).map((order) => ({ kind: 'order', ...order }))
 }
 
 /** Each step once, in the order of the clock. */
@@ -64,10 +69,15 @@ export function listReady(story: PlanStory): ReadyTray[] {
 	const { sessions, threads } = story
 	const sources = sourcesOf(story)
 	const trays = threads.flatMap(({ fromTaskId, from, to, readyAt, stage, isSwapped }): ReadyTray[] => {
-		const [source, needed] = [sources.get(fromTaskId), sessions[to.session]?.session]
-		if (isSwapped || !readyAt || !source || !needed || from.session === to.session) return []
+		const [source, left, needed] = [
+			sources.get(fromTaskId),
+			sessions[from.session]?.session,
+			sessions[to.session]?.session,
+		]
+		if (isSwapped || !readyAt || !source || !left || !needed || from.session === to.session) return []
+		const leftAt = { date: left.date, minuteOfDay: left.endMin }
 		const neededAt = { date: needed.date, minuteOfDay: needed.startMin }
-		return [{ key: `ready-${fromTaskId}-${stage ?? 'film'}`, at: readyAt, source, stage, neededAt }]
+		return [{ key: `ready-${fromTaskId}-${stage ?? 'film'}`, leftAt, at: readyAt, source, stage, neededAt }]
 	})
 	const inTime = trays.toSorted((a, b) => (toMoment(a.at) < toMoment(b.at) ? -1 : 1))
 	return [...new Map(inTime.map((tray) => [tray.key, tray])).values()]

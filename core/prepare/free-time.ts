@@ -42,8 +42,7 @@ export function listFreeSpans(
 	busy: readonly FreeSpan[],
 ): FreeSpan[] {
 	return Array.from({ length: days }, (_, d) => addDays(from, d)).flatMap((date) => {
-		const exception = exceptions.find((one) => one.date === date)
-		const spans = exception?.spans ?? weekly.filter(({ weekday }) => weekdayFrom(date, weekday % 7) === date)
+		const spans = spansOn({ weekly, exceptions }, date)
 		const taken = busy.filter((one) => one.date === date)
 		return taken
 			.reduce<Span[]>((left, one) => left.flatMap((span) => without(span, one)), joined(spans))
@@ -51,6 +50,12 @@ export function listFreeSpans(
 				return { ...span, date }
 			})
 	})
+}
+
+/** As the pattern has them, or the exception of that day. */
+export function spansOn({ weekly, exceptions }: Pick<FreeTime, 'weekly' | 'exceptions'>, date: string): Span[] {
+	const exception = exceptions.find((one) => one.date === date)
+	return exception?.spans ?? weekly.filter(({ weekday }) => weekdayFrom(date, weekday % 7) === date)
 }
 
 /** What of a span is left beside another. */

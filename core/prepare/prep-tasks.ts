@@ -43,25 +43,49 @@ export interface PrepTask {
 	isFresh?: boolean
 	/** What it makes dries. */
 	isDrying?: boolean
+	/** So long, minutes of the clock; absent: it does not dry. */
+	dryMinutes?: number
 }
 
-export interface PreparedCourse {
+export interface CourseToPrepare {
 	id: number
 	/** At least one. */
 	sessions: readonly Session[]
 	story: PlanStory
 	kit: ClassKit
-	orders: readonly SupplierOrders[]
 }
 
-/** In the order of the work. */
-export function listPrepTasks(course: PreparedCourse, terms: PrepTerms = USUAL_PREP_TERMS): PrepTask[] {
+/** In the order of the work; what is ordered is apart, since it hangs on the day and on the shelf. */
+export function listPrepTasks(course: CourseToPrepare, terms: PrepTerms = USUAL_PREP_TERMS): PrepTask[] {
 	const list = new TaskList(course, terms)
-	return [...list.orders(), ...list.before(), ...list.between()]
+	return [...list.before(), ...list.between()]
+}
+
+/** What is ordered for a course, by supplier. */
+export function listOrderTasks(
+	{ id, sessions }: Pick<CourseToPrepare, 'id' | 'sessions'>,
+	orders: readonly SupplierOrders[],
+	terms: PrepTerms = USUAL_PREP_TERMS,
+): PrepTask[] {
+	const { date } = present(sessions[0], 'the first session')
+	return listDueOrders(orders).map(({ key, orderBy, supplierName, count }) => ({
+		id: taskId(id, key),
+		courseId: id,
+		work: { kind: 'order', supplierName, count },
+		minutes: terms.orderMinutes,
+		earliest: { date: addDays(orderBy, -terms.earliestDays), minuteOfDay: 0 },
+		latest: { date: orderBy, minuteOfDay: LAST_MINUTE },
+		forDate: date,
+		after: [],
+	}))
+}
+
+function taskId(courseId: number, key: string): string {
+	return `course-${courseId} ${key}`
 }
 
 class TaskList {
-	readonly #course: PreparedCourse
+	readonly #course: CourseToPrepare
 	readonly #terms: PrepTerms
 	readonly #sources: Map<string, TaskSource>
 	readonly #earliest: WallTime
@@ -69,7 +93,7 @@ class TaskList {
 	/** By which all is packed. */
 	readonly #leave: WallTime
 
-	constructor(course: PreparedCourse, terms: PrepTerms) {
+	constructor(course: CourseToPrepare, terms: PrepTerms) {
 		this.#course = course
 		this.#terms = terms
 		const { date, startMin } = present(course.sessions[0], 'the first session')
@@ -77,14 +101,6 @@ class TaskList {
 		this.#firstDate = date
 		this.#earliest = { date: addDays(date, -terms.earliestDays), minuteOfDay: 0 }
 		this.#leave = earlier({ date, minuteOfDay: startMin }, terms.leaveMinutes)
-	}
-
-	orders(): PrepTask[] {
-		return listDueOrders(this.#course.orders).map(({ key, orderBy, supplierName, count }) => {
-			const task = this.#task(key, { kind: 'order', supplierName, count }, this.#terms.orderMinutes)
-			const earliest = { date: addDays(orderBy, -this.#terms.earliestDays), minuteOfDay: 0 }
-			return { ...task, earliest, latest: { date: orderBy, minuteOfDay: LAST_MINUTE } }
-		})
 	}
 
 	before(): PrepTask[] {
@@ -147,7 +163,7 @@ class TaskList {
 	#task(key: string, work: PrepWork, minutes: number): PrepTask {
 		const { id: courseId } = this.#course
 		return {
-			id: `course-${courseId} ${key}`,
+			id: taskId(courseId, key),
 			courseId,
 			work,
 			minutes: Math.max(1, Math.ceil(minutes)),
@@ -176,7 +192,10 @@ class TaskList {
 		const task = this.#task(`make-${taskId}`, { kind: 'make', source, isBrought }, minutes)
 		const dry = wait ? minutesAhead(wait) : 0
 		const latest = earlier({ date, minuteOfDay: startMin }, Math.max(dry, this.#terms.leaveMinutes))
-		const parts = inParts({ ...task, latest, forDate: date, after, isDrying: dry > 0 }, this.#terms.longestGoMinutes)
+		const parts = inParts(
+			{ ...task, latest, forDate: date, after, isDrying: dry > 0, ...(dry > 0 && { dryMinutes: Math.ceil(dry) }) },
+			this.#terms.longestGoMinutes,
+		)
 		return [{ taskId, parts }]
 	}
 

@@ -11,6 +11,7 @@ import {
 import type { OwnPasteLike } from '../../core/design/design'
 import type { StrainTerms } from '../../core/plan/compile/strain-terms'
 import type { KitTerms } from '../../core/kit/kit-terms'
+import type { FreeTime } from '../../core/prepare/free-time'
 import type { UnitSystem } from '../../core/materials/units'
 import type { GaugeStandard } from '../../core/materials/wire-gauge'
 
@@ -39,6 +40,8 @@ export class UserModel extends Model<InferAttributes<UserModel>, InferCreationAt
 	declare passwordHash: string
 	/** What the screens of this person are to look like, in the app's own words. */
 	declare look: CreationOptional<Record<string, string> | null>
+	/** For work before class. */
+	declare freeTime: CreationOptional<FreeTime | null>
 	declare studio?: NonAttribute<StudioModel>
 }
 
@@ -77,6 +80,7 @@ export function defineAccounts(sequelize: Sequelize): void {
 			email: { type: DataTypes.STRING(190), allowNull: false },
 			passwordHash: { type: DataTypes.STRING(255), allowNull: false },
 			look: { type: DataTypes.JSON, allowNull: true },
+			freeTime: { type: DataTypes.JSON, allowNull: true },
 		},
 		{ sequelize, tableName: 'users' },
 	)

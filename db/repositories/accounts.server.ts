@@ -5,6 +5,7 @@ import { ConflictError, NotFoundError } from '../../core/errors'
 import type { OwnPasteLike } from '../../core/design/design'
 import { USUAL_STRAIN_TERMS, type StrainTerms } from '../../core/plan/compile/strain-terms'
 import { USUAL_KIT_TERMS, type KitTerms } from '../../core/kit/kit-terms'
+import { USUAL_FREE_TIME, type FreeTime } from '../../core/prepare/free-time'
 import type { UnitSystem } from '../../core/materials/units'
 import type { GaugeStandard } from '../../core/materials/wire-gauge'
 import { writing } from '../connection.server'
@@ -66,6 +67,16 @@ export async function keepLook(userId: number, look: Record<string, string>): Pr
 	await writing(() => UserModel.update({ look }, { where: { id: userId } }))
 }
 
+/** When she is free for work before class; as usual where she has not said. */
+export async function getFreeTime(userId: number): Promise<FreeTime> {
+	const user = await UserModel.findByPk(userId, { attributes: ['freeTime'] })
+	return user?.freeTime ?? USUAL_FREE_TIME
+}
+
+export async function keepFreeTime(userId: number, freeTime: FreeTime): Promise<void> {
+	await writing(() => UserModel.update({ freeTime }, { where: { id: userId } }))
+}
+
 /** @returns the token for the cookie; only its hash is stored */
 export async function createSignIn(userId: number, now: Date): Promise<string> {
 	const token = randomBytes(32).toString('base64url')
@@ -87,6 +98,12 @@ export async function findMember(token: string, now: Date): Promise<Member | und
 	})
 	const user = signIn?.user
 	return user?.studio && { userId: user.id, userName: user.name, studio: toStudio(user.studio) }
+}
+
+/** For whoever has proven otherwise that she may; undefined: there is no such user. */
+export async function findMemberById(userId: number): Promise<Member | undefined> {
+	const user = await UserModel.findByPk(userId, { attributes: ['id', 'name'], include: ['studio'] })
+	return user?.studio && { userId, userName: user.name, studio: toStudio(user.studio) }
 }
 
 /** Ends the session of the token; an unknown one is no failure. */
@@ -164,6 +181,7 @@ function toStudio(row: StudioModel): Studio {
 	}
 }
 
-function hashToken(token: string): string {
+/** SHA-256 in hex, as tokens are stored. */
+export function hashToken(token: string): string {
 	return createHash('sha256').update(token).digest('hex')
 }

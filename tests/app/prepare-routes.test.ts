@@ -1,15 +1,18 @@
 /** The calendar of a course as a file, and the days before of all courses, from the real database. */
 import ICAL from 'ical.js'
-import { beforeAll, beforeEach, describe, expect, test } from 'vitest'
+import { afterAll, beforeAll, beforeEach, describe, expect, test } from 'vitest'
 import { createPlannedCourse, updatePlannedCourse } from '../../app/plan/save-course.server'
 import { loadPreparation } from '../../app/prepare/load-preparation.server'
 import { loader } from '../../app/prepare/routes/course-calendar/route'
+import * as freeTime from '../../app/prepare/routes/free-time/route'
+import * as feed from '../../app/prepare/routes/member-calendar/route'
+import * as page from '../../app/prepare/routes/preparation/route'
 import { byWords } from '../../app/prepare/words/prep-work'
 import { memberContext } from '../../app/shared/http/contexts'
 import type { Studio } from '../../db/repositories/accounts.server'
 import { getCourse } from '../../db/repositories/courses.server'
 import { replaceStudents } from '../../db/repositories/students.server'
-import { call, thrownBy } from '../support/call-route'
+import { answerOf, call, thrownBy } from '../support/call-route'
 import { addDays } from '../../core/time/calendar'
 import { demoCourse } from '../support/demo-designs'
 import { contextOf, foundStudio, freshDatabase, type TestStudio } from '../support/studios'
@@ -97,9 +100,9 @@ describe('the days before', () => {
 			await createPlannedCourse(studio, demoCourse('Magnolia on Thursdays')),
 		]
 		const first = demoCourse('Calla lily taster').sessions[0]!
-		const stranger = contextOf(await foundStudio(['calla-lily'])).get(memberContext).studio
+		const stranger = (await foundStudio(['calla-lily'])).member
 
-		const { laid, unplaced } = await loadPreparation(studio, `${addDays(first.date, -9)}T08:05`)
+		const { laid, unplaced } = await loadPreparation(who.member, `${addDays(first.date, -9)}T08:05`)
 
 		expect(new Set(laid.map(({ task }) => task.courseId))).toEqual(new Set(ids))
 		expect(unplaced).toEqual([])
@@ -110,7 +113,186 @@ describe('the days before', () => {
 		await createPlannedCourse(studio, demoCourse('Calla lily taster'))
 		const last = demoCourse('Calla lily taster').sessions.at(-1)!
 
-		expect((await loadPreparation(studio, `${addDays(last.date, 1)}T08:00`)).laid).toEqual([])
+		expect((await loadPreparation(who.member, `${addDays(last.date, 1)}T08:00`)).laid).toEqual([])
+	})
+})
+
+describe('the page of the days before', () => {
+	const first = demoCourse('Calla lily taster').sessions[0]!
+	let courseId: number
+
+	beforeEach(async () => {
+		process.env['CALYCINE_TODAY'] = addDays(first.date, -9)
+		courseId = await createPlannedCourse(studio, demoCourse('Calla lily taster'))
+	})
+	afterAll(() => {
+		delete process.env['CALYCINE_TODAY']
+	})
+
+	const show = (query = '') => page.loader(call(who, `/preparation${query}`))
+	const ask = (body: object, by = who) => page.action(call(by, '/preparation', { body }))
+	const itemsOf = (data: Awaited<ReturnType<typeof show>>) => data.days.flatMap(({ work }) => work)
+	const find = async (words: RegExp) => itemsOf(await show()).find((item) => words.test(item.words))!
+
+	test('ticks what is done, and takes it back', async () => {
+		const { taskId } = await find(/Cut/)
+		await ask({ intent: 'done', courseId, taskId })
+		expect(await find(/Cut/)).toMatchObject({ isDone: true })
+		await ask({ intent: 'undone', courseId, taskId })
+		expect(await find(/Cut/)).toMatchObject({ isDone: false })
+	})
+
+	test('moves work to a day, and says why it cannot be on another', async () => {
+		const { taskId, start } = await find(/Pack \d/)
+		const move = (day?: string) => answerOf(ask({ intent: 'settle', courseId, taskId, ...(day && { day }) }))
+		const next = addDays(start.date, 1)
+
+		expect((await move(next)).status).toBe(200)
+		expect(await find(/Pack \d/)).toMatchObject({ start: { date: next }, isSettled: true })
+		expect((await move(addDays(first.date, 2))).refusal?.message).toMatch(/too late: it is to be done by/)
+		expect((await move('2020-01-06')).refusal?.message).toMatch(/is over/)
+		// A Sunday: nobody has free time in the pattern.
+		const sunday = Array.from({ length: 7 }, (_, d) => addDays(start.date, d)).find(
+			(day) => new Date(day).getUTCDay() === 0,
+		)!
+		if (sunday <= first.date) expect((await move(sunday)).refusal?.message).toMatch(/no free time/)
+
+		await move()
+		expect((await find(/Pack \d/)).isSettled).toBe(false)
+	})
+
+	test('does not move what waits for something that dries or rests until then', async () => {
+		const colour = await find(/Colour/)
+		const pack = await find(/Pack \d/)
+		await ask({ intent: 'settle', courseId, taskId: colour.taskId, day: addDays(colour.start.date, 1) })
+		const moved = await find(/Colour/)
+		const answer = await answerOf(
+			ask({ intent: 'settle', courseId, taskId: pack.taskId, day: addDays(moved.start.date, 0) }),
+		)
+		expect(answer.refusal?.message).toMatch(/It waits for “colour paste/)
+	})
+
+	test('shows weeks and months, with sessions and with what dries as bars inside the week', async () => {
+		const month = await show(`?view=month&from=${first.date}`)
+		const days = month.weeks.flatMap((week) => week.days)
+
+		expect(month.weeks.length).toBeGreaterThanOrEqual(4)
+		expect(days.find(({ date }) => date === first.date)?.sessions).toHaveLength(1)
+		expect(days.flatMap(({ work }) => work).length).toBe(itemsOf(await show()).length)
+		for (const { fromColumn, toColumn } of month.weeks.flatMap(({ bars }) => bars)) {
+			expect(fromColumn).toBeGreaterThanOrEqual(0)
+			expect(toColumn).toBeGreaterThanOrEqual(fromColumn)
+			expect(toColumn).toBeLessThanOrEqual(6)
+		}
+		expect(month.weeks.every((week) => new Date(week.days[0]!.date).getUTCDay() === 1)).toBe(true)
+	})
+
+	test('lays work into the free time that she has set, and says what would help where it is too little', async () => {
+		const weekday = new Date(addDays(first.date, -3)).getUTCDay() || 7
+		const body = { weekly: [{ weekday, startMin: 600, endMin: 660 }], exceptions: [], mostMinutesADay: 60 }
+		expect((await answerOf(freeTime.action(call(who, '/x', { body })))).status).toBe(200)
+		const short = await show()
+		expect(short.isAllInTime).toBe(false)
+		const more = short.relief.find((one) => one.kind === 'more time')
+		if (more?.kind !== 'more time') throw new Error('nothing would help')
+
+		await ask({ intent: 'more-time', date: more.date, ...more.span })
+		expect((await show()).isAllInTime).toBe(true)
+	})
+
+	test('refuses free time that cannot be, by field', async () => {
+		const body = {
+			weekly: [{ weekday: 1, startMin: 700, endMin: 600 }],
+			exceptions: [{ date: '2026-02-30', spans: [] }],
+			mostMinutesADay: 5,
+		}
+		const { status, refusal } = await answerOf(freeTime.action(call(who, '/x', { body })))
+		expect(status).toBe(400)
+		expect(refusal?.problems.map(({ path }) => path)).toEqual(
+			expect.arrayContaining(['weekly[0].endMin', 'exceptions[0].date', 'mostMinutesADay']),
+		)
+	})
+
+	test('lets nobody tick or move what is another studio’s', async () => {
+		const stranger = await foundStudio()
+		const { taskId } = await find(/Cut/)
+		for (const intent of ['done', 'settle'])
+			expect((await answerOf(ask({ intent, courseId, taskId, day: first.date }, stranger))).status).toBe(404)
+	})
+
+	test('is reckoned once, and anew when the course changes', async () => {
+		const before = await find(/Pack \d/)
+		const course = await getCourse(studio.id, courseId)
+		await updatePlannedCourse(studio, { ...course, studentCount: course.studentCount + 4 })
+		const after = await find(/Pack \d/)
+		expect(after.minutes).toBe(before.minutes + 16)
+	})
+})
+
+describe('a member’s calendar under its address', () => {
+	const first = demoCourse('Calla lily taster').sessions[0]!
+	beforeEach(() => {
+		process.env['CALYCINE_TODAY'] = addDays(first.date, -9)
+	})
+	afterAll(() => {
+		delete process.env['CALYCINE_TODAY']
+	})
+
+	const read = (address: string, headers: Record<string, string> = {}) => {
+		const token = address.split('/').at(-1) ?? ''
+		const args = { request: new Request(address, { headers }), params: { token }, context: undefined }
+		return feed.loader(args as never) as Promise<Response>
+	}
+	const make = async () => {
+		const made = (await page.action(call(who, '/preparation', { body: { intent: 'make-feed' } }))) as { feed: string }
+		return made.feed
+	}
+
+	test('has sessions and her work, no names, is sent again only when it has changed, and is gone when revoked', async () => {
+		const id = await createPlannedCourse(studio, demoCourse('Calla lily taster'))
+		await replaceStudents(studio.id, id, {
+			students: [
+				{ name: 'Wren Abbotsleigh', isLeftHanded: false, avoids: ['egg'], diet: 'any', isChild: false, notes: '' },
+			],
+		})
+		const address = await make()
+		const response = await read(address)
+		const text = await response.text()
+		const tag = response.headers.get('ETag') ?? ''
+		const events = new ICAL.Component(ICAL.parse(text) as unknown[]).getAllSubcomponents('vevent')
+
+		expect(events.length).toBeGreaterThan(5)
+		expect(text).toMatch(/Calla lily taster: afternoon/)
+		expect(text).toMatch(/Pack \d+ kits/)
+		expect(text).not.toMatch(/Wren|egg/)
+		expect((await read(address, { 'If-None-Match': tag })).status).toBe(304)
+
+		const course = await getCourse(studio.id, id)
+		const sessions = course.sessions.map((session) => ({ ...session, endMin: session.endMin + 15 }))
+		await updatePlannedCourse(studio, { ...course, sessions })
+		const changed = await read(address, { 'If-None-Match': tag })
+		expect(changed.status).toBe(200)
+
+		await page.action(call(who, '/preparation', { body: { intent: 'revoke-feed' } }))
+		expect(JSON.stringify(await thrownBy(() => read(address)))).toContain('404')
+	})
+
+	test('agrees with the course’s file about what both speak of', async () => {
+		const id = await createPlannedCourse(studio, demoCourse('Magnolia on Thursdays'))
+		const { events } = await fetchEvents(id)
+		const text = await (await read(await make())).text()
+		const told = new ICAL.Component(ICAL.parse(text) as unknown[])
+			.getAllSubcomponents('vevent')
+			.map((component) => new ICAL.Event(component))
+
+		expect(text).not.toContain('CANCELLED')
+		for (const event of told.filter(({ uid }) => uid.startsWith('session-'))) {
+			const same = events.find(({ uid }) => uid === event.uid)
+			expect(same?.sequence).toBe(event.sequence)
+			expect(same?.startDate.compare(event.startDate)).toBe(0)
+		}
+		// And the file again after the feed.
+		expect((await fetchEvents(id)).text).not.toContain('CANCELLED')
 	})
 })
 

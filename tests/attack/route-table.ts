@@ -41,6 +41,7 @@ export const DEMO_IDS: Ids = {
 	courseId: ['1'],
 	placeId: ['1'],
 	photoId: ['1'],
+	token: ['nobodys-secret.ics'],
 	paper: ['kit', 'shopping'],
 	file: ['shelf.csv', 'people.csv', 'course.json', 'labels.pdf', 'design.json', 'parts.csv', 'outlines.svg', 'kit.pdf'],
 }

@@ -1,5 +1,6 @@
 /** What each action of the route table usually takes, so that what is odd reaches beyond its first check. */
 import type { AnyObjectSchema, SchemaDescription } from 'yup'
+import { freeTimeSchema, preparationActions } from '../../app/prepare/schemas/preparation'
 import { peopleActions, peopleSchema } from '../../app/kit/schemas/people'
 import { packingActions } from '../../app/kit/schemas/packing'
 import { placeActions } from '../../app/studio/schemas/place-action'
@@ -34,6 +35,8 @@ const USUAL: Record<string, readonly object[]> = {
 	'/courses/:courseId/kits/packing/ticks': byIntent(packingActions),
 	'/courses/:courseId/kits/people': [sampleOf(peopleSchema), ...byIntent(peopleActions)],
 	'/courses/:courseId/kits/cost': [sampleOf(moneySchema)],
+	'/preparation': byIntent(preparationActions),
+	'/preparation/free-time': [sampleOf(freeTimeSchema)],
 	'/designs/import': [{ intent: 'look', text: JSON.stringify(demoDesign('magnolia')) }, ...byIntent(importActions)],
 	'/designs/:slug/edit': [{ document: demoDesign('magnolia'), version: 1 }],
 	'/designs/:slug/photos': byIntent(photoActions),

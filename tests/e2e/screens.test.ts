@@ -28,6 +28,8 @@ const NIGHT_SIZES = [TABLET, PHONE]
 const SCREENS = [
 	'/',
 	'/preparation',
+	'/preparation?view=month',
+	'/preparation/free-time',
 	'/designs',
 	'/designs?q=nothing-like-that',
 	'/designs/magnolia',

@@ -4,6 +4,8 @@ import { rankWays, type TriedWay } from '../../../core/plan/ways-out/way-out'
 import { tryWaysOut } from '../../../core/plan/ways-out/ways-out'
 import type { Slot } from '../../../core/plan/what-fits/slot'
 import { findFits, type DesignFit } from '../../../core/plan/what-fits/what-fits'
+import { layPreparation, type HandsTerms, type LaidPreparation } from '../../../core/prepare/lay-preparation'
+import type { PrepTask } from '../../../core/prepare/prep-tasks'
 import type { Course } from '../../../core/course/course'
 import type { PlanTerms } from '../../../core/plan/compile/drying-terms'
 import type { Design } from '../../../core/design/design'
@@ -37,12 +39,14 @@ export type SolverJob =
 			/** For all ways of the design; the usual one is looked at in any case. */
 			timeMs: number
 	  }
+	| { kind: 'prepare'; tasks: readonly PrepTask[]; terms: HandsTerms; timeMs: number }
 
 export interface SolverResults {
 	plan: CoursePlan
 	'ways-out': TriedWay[]
 	/** Undefined: the design is none for the slot. */
 	'what-fits': DesignFit | undefined
+	prepare: LaidPreparation
 }
 
 /** As it goes from thread to thread: a refused input is an answer too. */
@@ -71,6 +75,11 @@ function resultOf(job: SolverJob, now: (() => number) | undefined): SolverResult
 			return planJob(job, now)
 		case 'ways-out':
 			return waysOutJob(job, now)
+		case 'prepare': {
+			const { tasks, terms, timeMs } = job
+			const end = now && now() + timeMs
+			return layPreparation(tasks, terms, now && end !== undefined ? { shouldStop: () => now() >= end } : { steps: 0 })
+		}
 		case 'what-fits': {
 			const { design, slot, terms, timeMs } = job
 			const end = now && now() + timeMs

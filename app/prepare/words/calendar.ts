@@ -1,10 +1,12 @@
 /** What of a course stands on a calendar, in words; nobody's name. */
 import type { Course } from '../../../core/course/course'
 import type { CalendarEntry } from '../../../core/prepare/course-calendar'
+import type { LaidPreparation } from '../../../core/prepare/lay-preparation'
 import { instantOf } from '../../../core/time/zone'
 import type { CalendarEvent } from '../../../exchange/calendar/write-calendar'
 import { nameOfTask } from '../../plan/words/tasks'
 import { clock, count, duration, sessionName, shortDay } from '../../shared/words/times'
+import { byWords, prepWords } from './prep-work'
 
 /** How long a look at a tray takes on the calendar. */
 const LOOK_MINUTES = 15
@@ -17,6 +19,25 @@ interface Terms {
 	studioId: number
 	zone: string
 	roomOf: (roomId: number | undefined) => string | undefined
+}
+
+/** Work before class as it is laid in one member's time. */
+export function toWorkEvent(
+	{ task, start, end }: LaidPreparation['laid'][number],
+	{ courseName, userId, studioId, zone }: { courseName: string; userId: number; studioId: number; zone: string },
+): CalendarEvent {
+	return {
+		uid: `${task.id.replaceAll(' ', '.')}.user-${userId}.studio-${studioId}@calycine`,
+		title: prepWords(task.work),
+		text: [`${courseName}. ${duration(task.minutes)}, ${byWords(task.latest)}.`],
+		when: { start: instantOf(start, zone), end: instantOf(end, zone) },
+		alarmMinutes: 0,
+	}
+}
+
+/** Whether an event is of one member's time: of anybody's, or of a certain one's. */
+export function isOfMember(uid: string, userId?: number): boolean {
+	return userId === undefined ? /\.user-\d+\./.test(uid) : uid.includes(`.user-${userId}.`)
 }
 
 export function toCalendarEvent(entry: CalendarEntry, { course, studioId, zone, roomOf }: Terms): CalendarEvent {

@@ -3,7 +3,7 @@ import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { listFreeSpans, USUAL_FREE_TIME, type FreeSpan } from '../../../core/prepare/free-time'
 import { layPreparation } from '../../../core/prepare/lay-preparation'
-import { listPrepTasks, type PreparedCourse, type PrepTask } from '../../../core/prepare/prep-tasks'
+import { listPrepTasks, type CourseToPrepare, type PrepTask } from '../../../core/prepare/prep-tasks'
 import { minutesAhead } from '../../../core/plan/tell/drying-ahead'
 import { addDays } from '../../../core/time/calendar'
 import { toMoment, type WallTime } from '../../../core/time/wall-clock'
@@ -12,9 +12,9 @@ import { packDemo } from '../../support/demo-kit'
 
 const ZONE = 'Europe/London'
 
-function prepared(name: string, id = 1): PreparedCourse {
+function prepared(name: string, id = 1): CourseToPrepare {
 	const { course, story, kit } = packDemo(name)
-	return { id, sessions: course.sessions, story, kit, orders: [] }
+	return { id, sessions: course.sessions, story, kit }
 }
 
 const taster = prepared('Calla lily taster')

@@ -4,9 +4,10 @@ import ICAL from 'ical.js'
 import { describe, expect, test } from 'vitest'
 import { instantOf } from '../../../core/time/zone'
 import { addDays } from '../../../core/time/calendar'
-import { writeCalendar, type CalendarEvent } from '../../../exchange/calendar/write-calendar'
+import { writeCalendar, type PublishedEvent } from '../../../exchange/calendar/write-calendar'
 
-const TERMS = { name: 'Magnolia, on Thursdays; twice', sequence: 7, changedAt: new Date('2026-03-02T10:00:00Z') }
+const NAME = 'Magnolia, on Thursdays; twice'
+const TOLD = { sequence: 7, changedAt: new Date('2026-03-02T10:00:00Z'), isOff: false }
 const ZONES = ['Europe/London', 'America/New_York', 'Australia/Lord_Howe', 'UTC']
 
 function read(text: string): ICAL.Event[] {
@@ -40,10 +41,11 @@ describe('a calendar file', () => {
 		fc.assert(
 			fc.property(events, fc.constantFrom(...ZONES), (given, zone) => {
 				const written = given.map(
-					({ title, lines, day, minuteOfDay, minutes, isWhole, alarmMinutes }, e): CalendarEvent => {
+					({ title, lines, day, minuteOfDay, minutes, isWhole, alarmMinutes }, e): PublishedEvent => {
 						const start = instantOf({ date: day, minuteOfDay }, zone)
 						const when = isWhole ? { day } : { start, end: start + minutes * 60_000 }
 						return {
+							...TOLD,
 							uid: `event-${e}@calycine`,
 							title,
 							text: lines,
@@ -52,7 +54,7 @@ describe('a calendar file', () => {
 						}
 					},
 				)
-				const text = writeCalendar(written, TERMS)
+				const text = writeCalendar(NAME, written)
 				const found = read(text)
 
 				for (const line of text.split('\r\n')) expect(Buffer.byteLength(line)).toBeLessThanOrEqual(75)
@@ -61,7 +63,7 @@ describe('a calendar file', () => {
 					const { title, text: lines, when } = written[e]!
 					expect(event.summary ?? '').toBe(title)
 					expect(event.description ?? '').toBe(lines.join('\n'))
-					expect(event.sequence).toBe(TERMS.sequence)
+					expect(event.sequence).toBe(TOLD.sequence)
 					if ('day' in when) {
 						expect([event.startDate.isDate, event.startDate.toString()]).toEqual([true, when.day])
 						expect(event.endDate.toString()).toBe(addDays(when.day, 1))
@@ -87,7 +89,7 @@ describe('a calendar file', () => {
 		const minuteOfDay = 60 * Number(time.slice(0, 2)) + Number(time.slice(3))
 		const start = instantOf({ date, minuteOfDay }, zone)
 		const [event] = read(
-			writeCalendar([{ uid: 'a', title: 'A', text: [], when: { start, end: start + 60_000 } }], TERMS),
+			writeCalendar(NAME, [{ ...TOLD, uid: 'a', title: 'A', text: [], when: { start, end: start + 60_000 } }]),
 		)
 
 		expect(wallClock(event!.startDate.toJSDate().getTime(), zone)).toBe(moment)
@@ -95,12 +97,27 @@ describe('a calendar file', () => {
 
 	test('has alarms, and when it was changed', () => {
 		const when = { start: Date.UTC(2026, 2, 5, 19), end: Date.UTC(2026, 2, 5, 21) }
-		const text = writeCalendar([{ uid: 'a', title: 'A', text: [], when, alarmMinutes: 60 }], TERMS)
+		const text = writeCalendar(NAME, [{ ...TOLD, uid: 'a', title: 'A', text: [], when, alarmMinutes: 60 }])
 		const [event] = read(text)
 
 		const alarm = event!.component.getFirstSubcomponent('valarm')
 		expect(String(alarm?.getFirstPropertyValue('trigger'))).toBe('-PT1H')
 		expect(String(event!.component.getFirstPropertyValue('last-modified'))).toBe('2026-03-02T10:00:00Z')
 		expect(text).not.toMatch(/RRULE|RDATE|VTIMEZONE/)
+	})
+
+	test('says of what is off that it is, and reminds nobody of it', () => {
+		const when = { start: Date.UTC(2026, 2, 5, 19), end: Date.UTC(2026, 2, 5, 21) }
+		const event = { ...TOLD, title: 'A', text: [], when, alarmMinutes: 60 }
+		const [on, off] = read(
+			writeCalendar(NAME, [
+				{ ...event, uid: 'a' },
+				{ ...event, uid: 'b', isOff: true },
+			]),
+		)
+
+		expect(on!.component.getFirstPropertyValue('status')).toBe(null)
+		expect(off!.component.getFirstPropertyValue('status')).toBe('CANCELLED')
+		expect(off!.component.getAllSubcomponents('valarm')).toEqual([])
 	})
 })

@@ -21,7 +21,7 @@ import type { PaperTerms } from '../../papers/make/paper-terms'
 import { LABEL_SIZES, PAPER_NAMES } from '../../papers/paper'
 import { readPlannedCourse } from '../../read-planned-course.server'
 import { readAskedPaper, readSheetSize } from '../../schemas/paper-address'
-import { writeCourseCalendar } from '../../write-course-calendar.server'
+import { writeCourseCalendar } from '../../write-calendars.server'
 import type { Route } from './+types/route'
 
 const PDF = 'application/pdf'
@@ -56,7 +56,7 @@ export function loader({ params: { courseId, file }, request, context }: Route.L
 			case 'folder.zip': {
 				const texts = {
 					'course.json': courseText(studio, current),
-					'calendar.ics': writeCourseCalendar(studio, current, current.roomName),
+					'calendar.ics': await writeCourseCalendar(studio, current),
 				}
 				return answerFile(await writeFolder(makeWholePack(terms), texts, terms.size), { name, type: 'application/zip' })
 			}

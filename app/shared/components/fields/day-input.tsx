@@ -6,10 +6,12 @@ interface DayInputProps {
 	/** As 2026-03-12. */
 	value?: string
 	onChange?: (value: string) => void
+	/** Among words: small, and without a frame. */
+	isQuiet?: boolean
 }
 
 /** A day, kept as its date; weeks begin on Monday. */
-export function DayInput({ value, onChange, ...rest }: DayInputProps) {
+export function DayInput({ value, onChange, isQuiet = false, ...rest }: DayInputProps) {
 	return (
 		<DatePicker
 			format={SHOWN_FORMATS}
@@ -17,6 +19,7 @@ export function DayInput({ value, onChange, ...rest }: DayInputProps) {
 			placeholder="12 Mar 2026"
 			value={value ? toDayValue(value) : null}
 			onChange={(chosen) => onChange?.(chosen?.format(DAY_FORMAT) ?? '')}
+			{...(isQuiet && { size: 'small' as const, variant: 'borderless' as const })}
 			{...rest}
 		/>
 	)

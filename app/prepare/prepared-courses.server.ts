@@ -1,0 +1,125 @@
+/** What coming courses ask for before class, reckoned once from plan and kits and kept: a calendar of many opens at once. */
+import { createHash } from 'node:crypto'
+import {
+	listNeeds,
+	listShopping,
+	ordersBySupplier,
+	type ClassNeed,
+	type SupplierOrders,
+} from '../../core/kit/shopping-list'
+import type { Stock } from '../../core/kit/stock'
+import { listCalendar, listOrderEntries, type CalendarEntry } from '../../core/prepare/course-calendar'
+import { listOrderTasks, listPrepTasks, type PrepTask } from '../../core/prepare/prep-tasks'
+import type { Session } from '../../core/course/course'
+import { addDays } from '../../core/time/calendar'
+import type { Studio } from '../../db/repositories/accounts.server'
+import {
+	getCoursePreparations,
+	keepCoursePreparation,
+	listComingCourses,
+	type ComingCourse,
+} from '../../db/repositories/course-preparations.server'
+import { getCourse } from '../../db/repositories/courses.server'
+import { readStock, toStock } from '../../db/repositories/stock/read-stock.server'
+import { readKit } from '../kit/read-kit.server'
+import { toldPlan } from '../plan/told-plan.server'
+import { remember } from '../shared/http/remember.server'
+
+/** Raised when the same plan would be prepared otherwise. */
+const PREPARING_VERSION = 1
+/** Nothing is prepared earlier: orders go out three weeks before. */
+const DAYS_AHEAD = 60
+/** Of a studio; what comes later is laid when its time has come. */
+const MOST_COURSES = 60
+
+/** As it is kept: what hangs on the day and on the shelf is apart. */
+interface PreparedDocument {
+	hasPlan: boolean
+	sessions: Session[]
+	tasks: PrepTask[]
+	entries: CalendarEntry[]
+	needs: ClassNeed[]
+}
+
+export interface PreparedCourse {
+	id: number
+	name: string
+	/** Without one it has its sessions, and nothing else. */
+	hasPlan: boolean
+	sessions: Session[]
+	tasks: PrepTask[]
+	entries: CalendarEntry[]
+}
+
+/** @param date - today, as 2026-03-02 */
+export async function readPreparedCourses(studio: Studio, date: string): Promise<PreparedCourse[]> {
+	const until = addDays(date, DAYS_AHEAD)
+	const [coming, stored] = await Promise.all([
+		listComingCourses(studio.id, { date, until, most: MOST_COURSES }),
+		readStock(studio.id),
+	])
+	const stock = toStock(stored)
+	const stockKey = keyOf(stock)
+	const kept = await getCoursePreparations(coming.map(({ id }) => id))
+	const prepared: PreparedCourse[] = []
+	// One after the other: each is reckoned on this thread anyway.
+	for (const course of coming) {
+		const inputKey = keyOf([studio.version, stock.items, course])
+		const before = kept.get(course.id)
+		const document =
+			before?.inputKey === inputKey ? (before.document as PreparedDocument) : await prepare(studio, course, stock)
+		const orders =
+			document.needs.length === 0
+				? []
+				: rememberOrders([course.id, inputKey, stockKey, date], () =>
+						ordersBySupplier(listShopping(document.needs, stock, date).lines),
+					)
+		prepared.push(withOrders(course, document, orders, date))
+	}
+	return prepared
+}
+
+/** Reckons it from plan and kits, and keeps it for the next time. */
+async function prepare(studio: Studio, coming: ComingCourse, stock: Stock): Promise<PreparedDocument> {
+	const course = await getCourse(studio.id, coming.id)
+	const current = await readKit(studio, course)
+	const story = toldPlan(current)?.story
+	const { kit, planId } = current
+	const hasPlan = story !== undefined && !story.shortfall && kit !== undefined
+	const { id, sessions } = course
+	const document: PreparedDocument = {
+		hasPlan,
+		sessions,
+		tasks: hasPlan ? listPrepTasks({ id, sessions, story, kit }) : [],
+		entries: listCalendar(course, hasPlan ? story : undefined),
+		needs: hasPlan ? listNeeds(kit) : [],
+	}
+	// Its plan may have been made just now.
+	const inputKey = keyOf([studio.version, stock.items, { ...coming, planId }])
+	await keepCoursePreparation(id, { inputKey, document })
+	return document
+}
+
+const rememberOrders = remember<SupplierOrders[]>(300)
+
+function withOrders(
+	{ id, name }: ComingCourse,
+	{ sessions, tasks, entries, hasPlan }: PreparedDocument,
+	orders: readonly SupplierOrders[],
+	date: string,
+): PreparedCourse {
+	return {
+		id,
+		name,
+		hasPlan,
+		sessions,
+		tasks: [...listOrderTasks({ id, sessions }, orders), ...tasks].filter(({ forDate }) => forDate >= date),
+		entries: [...entries, ...listOrderEntries(orders)],
+	}
+}
+
+function keyOf(inputs: unknown): string {
+	return createHash('sha256')
+		.update(JSON.stringify([PREPARING_VERSION, inputs]))
+		.digest('base64')
+}

@@ -1,0 +1,48 @@
+/** What dries on which days before and between sessions: made ahead as it is laid, or left in class. */
+import type { TaskSource } from '../plan/compile/compiled-course'
+import { toMoment, type WallTime } from '../time/wall-clock'
+import { wallTimeAfter } from '../time/zone'
+import type { DryingStage } from '../vocabulary/drying-stage'
+import type { ReadyTray } from './course-calendar'
+import type { LaidPreparation } from './lay-preparation'
+
+export interface DryingSpan {
+	key: string
+	courseId: number
+	source: TaskSource
+	stage: DryingStage | undefined
+	from: WallTime
+	/** Nine in ten are ready. */
+	readyAt: WallTime
+	/** YYYY-MM-DD: of the session that goes on with it. */
+	neededOn: string
+}
+
+/**
+ * In the order in which they begin.
+ *
+ * @param zone - name in the IANA database
+ */
+export function listDryingSpans(
+	courses: readonly { id: number; entries: readonly ({ kind: string } | ({ kind: 'ready' } & ReadyTray))[] }[],
+	laid: LaidPreparation['laid'],
+	zone: string,
+): DryingSpan[] {
+	const left = courses.flatMap(({ id: courseId, entries }) =>
+		entries.flatMap((entry): DryingSpan[] => {
+			// What is ready before the class goes home lies nowhere.
+			if (!('leftAt' in entry) || toMoment(entry.at) <= toMoment(entry.leftAt)) return []
+			const { key, source, stage, leftAt, at, neededAt } = entry
+			return [{ key, courseId, source, stage, from: leftAt, readyAt: at, neededOn: neededAt.date }]
+		}),
+	)
+	const made = laid.flatMap(({ task, end }): DryingSpan[] => {
+		const { id, courseId, work, dryMinutes, forDate } = task
+		// Of what is made in several goes, the last is ready last.
+		if (work.kind !== 'make' || dryMinutes === undefined || (work.part && work.part.number < work.part.of)) return []
+		const origin = { ...end, zone }
+		const readyAt = wallTimeAfter(origin, dryMinutes)
+		return [{ key: id, courseId, source: work.source, stage: undefined, from: end, readyAt, neededOn: forDate }]
+	})
+	return [...made, ...left].toSorted((a, b) => (toMoment(a.from) < toMoment(b.from) ? -1 : 1))
+}
