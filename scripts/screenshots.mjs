@@ -25,8 +25,8 @@ const VIEWS = [
 	{ name: 'kits', course: 'Magnolia on Thursdays', path: '/kits?seat=2' },
 	{ name: 'packing', course: 'Magnolia on Thursdays', path: '/kits/packing?bag=2', press: /24 gauge white/ },
 	{ name: 'cutting', course: 'Magnolia on Thursdays', path: '/kits/cutting', scrollTo: '#sheets' },
-	{ name: 'tools', course: 'Magnolia on Thursdays', path: '/kits/tools' },
-	{ name: 'shopping', course: 'Magnolia on Thursdays', path: '/kits/shopping' },
+	{ name: 'run-sheet', course: 'Hellebores and foliage on Tuesdays', path: '/papers/run-sheet?session=2' },
+	{ name: 'preparation', path: '/preparation?view=week' },
 	{ name: 'shelf', path: '/stock' },
 	{
 		name: 'drying',

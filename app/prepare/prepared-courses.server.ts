@@ -10,6 +10,7 @@ import {
 import type { Stock } from '../../core/kit/stock'
 import { listCalendar, listOrderEntries, type CalendarEntry } from '../../core/prepare/course-calendar'
 import { listOrderTasks, listPrepTasks, type PrepTask } from '../../core/prepare/prep-tasks'
+import type { PrepTerms } from '../../core/prepare/prep-terms'
 import type { Session } from '../../core/course/course'
 import { addDays } from '../../core/time/calendar'
 import type { Studio } from '../../db/repositories/accounts.server'
@@ -74,7 +75,7 @@ export async function readPreparedCourses(studio: Studio, date: string): Promise
 				: rememberOrders([course.id, inputKey, stockKey, date], () =>
 						ordersBySupplier(listShopping(document.needs, stock, date).lines),
 					)
-		prepared.push(withOrders(course, document, orders, date))
+		prepared.push(withOrders(course, document, orders, { date, terms: studio.prepTerms }))
 	}
 	return prepared
 }
@@ -90,7 +91,7 @@ async function prepare(studio: Studio, coming: ComingCourse, stock: Stock): Prom
 	const document: PreparedDocument = {
 		hasPlan,
 		sessions,
-		tasks: hasPlan ? listPrepTasks({ id, sessions, story, kit }) : [],
+		tasks: hasPlan ? listPrepTasks({ id, sessions, story, kit }, studio.prepTerms) : [],
 		entries: listCalendar(course, hasPlan ? story : undefined),
 		needs: hasPlan ? listNeeds(kit) : [],
 	}
@@ -106,14 +107,15 @@ function withOrders(
 	{ id, name }: ComingCourse,
 	{ sessions, tasks, entries, hasPlan }: PreparedDocument,
 	orders: readonly SupplierOrders[],
-	date: string,
+	{ date, terms }: { date: string; terms: PrepTerms },
 ): PreparedCourse {
+	const ordering = listOrderTasks({ id, sessions }, orders, terms)
 	return {
 		id,
 		name,
 		hasPlan,
 		sessions,
-		tasks: [...listOrderTasks({ id, sessions }, orders), ...tasks].filter(({ forDate }) => forDate >= date),
+		tasks: [...ordering, ...tasks].filter(({ forDate }) => forDate >= date),
 		entries: [...entries, ...listOrderEntries(orders)],
 	}
 }

@@ -1,15 +1,17 @@
 /** What the start page says: the next course with what to prepare for it, what dries, what is late, and the ones after. */
 import { listCourses, type CourseSummary } from '../../db/repositories/course-list.server'
 import { getCourse } from '../../db/repositories/courses.server'
-import { listPreparation } from '../../core/kit/preparation'
 import { isOpenPlan } from '../../core/plan/exact/plan-exactly'
-import { listDryingNow, listWorkAhead, type DryingPiece, type WorkAhead } from '../../core/plan/tell/in-the-works'
+import { listDryingNow, type DryingPiece } from '../../core/plan/tell/in-the-works'
+import type { LaidPreparation } from '../../core/prepare/lay-preparation'
 import { daysBetween } from '../../core/time/calendar'
+import type { WallTime } from '../../core/time/wall-clock'
 import { findNextCourseId } from '../../db/repositories/courses.server'
-import type { Studio } from '../../db/repositories/accounts.server'
+import type { Member, Studio } from '../../db/repositories/accounts.server'
 import { readPlan } from '../plan/read-plan.server'
 import { toldPlan } from '../plan/told-plan.server'
-import { readKit } from '../kit/read-kit.server'
+import { loadPreparation, type Preparation } from '../prepare/load-preparation.server'
+import { byWords, prepCaution, prepWords } from '../prepare/words/prep-work'
 
 const OTHERS_SHOWN = 6
 /** Courses that are looked into for what dries and what is late; more at once nobody teaches. */
@@ -23,12 +25,31 @@ interface OfCourse {
 	courseName: string
 }
 
-export type LateItem = OfCourse & (({ kind: 'work' } & WorkAhead) | { kind: 'no plan'; days: number })
+export type LateItem = OfCourse & (({ kind: 'work' } & WorkToDo) | { kind: 'no plan'; days: number })
+
+/** A piece of work before class as it is laid. */
+export interface WorkToDo extends OfCourse {
+	taskId: string
+	words: string
+	caution: string | undefined
+	minutes: number
+	start: WallTime
+	by: string
+}
+
+/** Of work that lies ahead so much is shown; the rest is on the page of the days before. */
+const WORK_SHOWN = 4
 
 /** @param now - YYYY-MM-DDTHH:MM on the studio's clock */
-export async function loadToday(studio: Studio, now: string) {
+export async function loadToday(member: Pick<Member, 'userId' | 'studio'>, now: string) {
+	const { studio } = member
 	const date = now.slice(0, 10)
-	const [nextId, { courses }] = await Promise.all([findNextCourseId(studio.id, date), listCourses(studio.id)])
+	const [nextId, { courses }, preparation] = await Promise.all([
+		findNextCourseId(studio.id, date),
+		listCourses(studio.id),
+		loadPreparation(member, now),
+	])
+	const work = workOf(preparation)
 	const upcoming = courses
 		.filter(({ lastDate }) => lastDate >= date)
 		.toSorted((a, b) => a.firstDate.localeCompare(b.firstDate) || a.id - b.id)
@@ -38,7 +59,9 @@ export async function loadToday(studio: Studio, now: string) {
 		hasCourses: courses.length > 0,
 		next: nextId === undefined ? undefined : await loadNext(studio, nextId, date),
 		drying: looked.flatMap(({ drying }) => drying).toSorted((a, b) => (a.readyAt < b.readyAt ? -1 : 1)),
-		late: looked.flatMap(({ late }) => late),
+		work: work.inTime.slice(0, WORK_SHOWN),
+		workCount: work.inTime.length,
+		late: [...work.late.map((one): LateItem => ({ kind: 'work', ...one })), ...looked.flatMap(({ late }) => late)],
 		others: upcoming.filter(({ id }) => id !== nextId).slice(0, OTHERS_SHOWN),
 	}
 }
@@ -59,17 +82,36 @@ async function lookInto(
 	if (misfit.length > 0) return { drying: [], late: days <= LATE_DAYS ? misfit : [] }
 	const story = toldPlan(await readPlan(studio, await getCourse(studio.id, courseId)))?.story
 	if (!story) return { drying: [], late: [] }
+	return { drying: listDryingNow(story, now).map((piece) => ({ ...of, ...piece })), late: [] }
+}
+
+/** What is still to be done, in the order in which it lies. */
+function workOf({ laid, unplaced, marks, courses }: Preparation): { inTime: WorkToDo[]; late: WorkToDo[] } {
+	const done = new Set(marks.done)
+	const names = new Map(courses.map(({ id, name }) => [id, name]))
+	const toWork = ({ task, start }: Pick<LaidPreparation['laid'][number], 'task' | 'start'>): WorkToDo => ({
+		courseId: task.courseId,
+		courseName: names.get(task.courseId) ?? '',
+		taskId: task.id,
+		words: prepWords(task.work),
+		caution: prepCaution(task.work),
+		minutes: task.minutes,
+		start,
+		by: byWords(task.latest),
+	})
+	const open = laid.filter(({ task }) => !done.has(task.id))
 	return {
-		drying: listDryingNow(story, now).map((piece) => ({ ...of, ...piece })),
-		late: listWorkAhead(story)
-			.filter(({ beginBy, neededOn }) => beginBy < date && neededOn >= date)
-			.map((work) => ({ ...of, kind: 'work', ...work })),
+		inTime: open.filter(({ lateMinutes }) => lateMinutes === 0).map(toWork),
+		late: [
+			...open.filter(({ lateMinutes }) => lateMinutes > 0).map(toWork),
+			...unplaced.filter(({ id }) => !done.has(id)).map((task) => toWork({ task, start: task.latest })),
+		],
 	}
 }
 
 async function loadNext(studio: Studio, courseId: number, date: string) {
-	const current = await readKit(studio, await getCourse(studio.id, courseId))
-	const { course, kit, state } = current
+	const course = await getCourse(studio.id, courseId)
+	const current = await readPlan(studio, course)
 	const session = course.sessions.findIndex((candidate) => candidate.date >= date)
 	const story = toldPlan(current)?.story
 	const next = course.sessions[session]
@@ -81,9 +123,8 @@ async function loadNext(studio: Studio, courseId: number, date: string) {
 		sessionCount: course.sessions.length,
 		session: next,
 		daysAway: next ? daysBetween(date, next.date) : 0,
-		isOutdated: state.isOutdated,
+		isOutdated: current.isOutdated,
 		story,
 		isOpen: current.coursePlan ? isOpenPlan(current.coursePlan) : false,
-		preparation: story && kit ? listPreparation(story, kit) : undefined,
 	}
 }

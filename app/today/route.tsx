@@ -17,8 +17,8 @@ export function meta() {
 }
 
 export function loader({ context }: Route.LoaderArgs) {
-	const { studio } = context.get(memberContext)
-	return loading(() => loadToday(studio, wallNow(studio.timeZone)))
+	const member = context.get(memberContext)
+	return loading(() => loadToday(member, wallNow(member.studio.timeZone)))
 }
 
 /** The next course with what to prepare, and the ones after. */

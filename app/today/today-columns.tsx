@@ -3,7 +3,6 @@ import { LinkButton } from '../shared/components/link-button'
 import { clock, count, daysAway, duration, longDay, momentWords, sessionName, shortDay } from '../shared/words/times'
 import { nameOfTask } from '../plan/words/tasks'
 import type { TodayData } from './load-today.server'
-import { PreparationList } from './preparation-list'
 
 type Next = NonNullable<TodayData['next']>
 
@@ -13,7 +12,7 @@ export function TodayColumns({ data, next }: { data: TodayData; next: Next }) {
 		<div className="today-columns">
 			<NextColumn next={next} />
 			<DryingColumn drying={data.drying} next={next} />
-			<PrepareColumn next={next} />
+			<PrepareColumn work={data.work} workCount={data.workCount} next={next} />
 			<LateColumn late={data.late} />
 		</div>
 	)
@@ -68,21 +67,30 @@ function DryingColumn({ drying, next }: { drying: TodayData['drying']; next: Nex
 	)
 }
 
-function PrepareColumn({ next }: { next: Next }) {
+function PrepareColumn({ work, workCount, next }: Pick<TodayData, 'work' | 'workCount'> & { next: Next }) {
 	return (
 		<section className="sheet stack" aria-labelledby="to-prepare">
 			<h2 id="to-prepare" className="today-head">
 				To prepare
 			</h2>
-			{next.preparation ? (
-				<PreparationList items={next.preparation} prepMinutes={next.story?.prepMinutes ?? 0} />
-			) : (
-				<p className="soft">There is no plan yet.</p>
-			)}
-			<LinkButton type="primary" to={`/courses/${next.id}/kits`}>
-				Pack the kits
+			{!next.story && <p className="soft">There is no plan yet.</p>}
+			{next.story && work.length === 0 && <p className="soft">Nothing is to be prepared.</p>}
+			<ul className="today-list">
+				{work.map(({ taskId, words, minutes, start, courseName, by, caution }) => (
+					<li key={taskId}>
+						<strong>{words}</strong>
+						<span className="soft">
+							{shortDay(start.date)}, {clock(start.minuteOfDay)}, {duration(minutes)} · {courseName}, {by}
+							{caution && `. ${caution}`}
+						</span>
+					</li>
+				))}
+			</ul>
+			{workCount > work.length && <p className="soft">and {workCount - work.length} more</p>}
+			<LinkButton type="primary" to="/preparation">
+				The days before
 			</LinkButton>
-			<LinkButton to="/preparation">The days before</LinkButton>
+			<LinkButton to={`/courses/${next.id}/kits`}>Pack the kits</LinkButton>
 		</section>
 	)
 }
@@ -122,10 +130,9 @@ function LateWords({ item }: { item: TodayData['late'][number] }) {
 	}
 	return (
 		<>
-			<strong>{nameOfTask(item.source)}</strong>
+			<strong>{item.words}</strong>
 			<span className="soft">
-				{course}: {duration(item.minutes)} of yours, to be begun by {shortDay(item.beginBy)}, needed on{' '}
-				{shortDay(item.neededOn)}
+				{course}: {duration(item.minutes)} of yours, {item.by}
 			</span>
 		</>
 	)

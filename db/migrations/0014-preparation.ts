@@ -12,6 +12,7 @@ const ownedBy = (model: string) => {
 
 export async function up({ context }: { context: QueryInterface }): Promise<void> {
 	await ensureColumn(context, 'users', 'free_time', { type: DataTypes.JSON, allowNull: true })
+	await ensureColumn(context, 'studios', 'prep_terms', { type: DataTypes.JSON, allowNull: true })
 	await context.createTable('prep_marks', {
 		course_id: { ...ownedBy('courses'), primaryKey: true },
 		task_id: { type: DataTypes.STRING(190), ...required, primaryKey: true },

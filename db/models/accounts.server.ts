@@ -12,6 +12,7 @@ import type { OwnPasteLike } from '../../core/design/design'
 import type { StrainTerms } from '../../core/plan/compile/strain-terms'
 import type { KitTerms } from '../../core/kit/kit-terms'
 import type { FreeTime } from '../../core/prepare/free-time'
+import type { PrepTerms } from '../../core/prepare/prep-terms'
 import type { UnitSystem } from '../../core/materials/units'
 import type { GaugeStandard } from '../../core/materials/wire-gauge'
 
@@ -29,6 +30,7 @@ export class StudioModel extends Model<InferAttributes<StudioModel>, InferCreati
 	declare units: CreationOptional<UnitSystem>
 	declare kitTerms: CreationOptional<KitTerms | null>
 	declare strainTerms: CreationOptional<StrainTerms | null>
+	declare prepTerms: CreationOptional<PrepTerms | null>
 	declare version: CreationOptional<number>
 }
 
@@ -68,6 +70,7 @@ export function defineAccounts(sequelize: Sequelize): void {
 			units: { type: DataTypes.STRING(10), allowNull: false, defaultValue: 'metric' },
 			kitTerms: { type: DataTypes.JSON, allowNull: true },
 			strainTerms: { type: DataTypes.JSON, allowNull: true },
+			prepTerms: { type: DataTypes.JSON, allowNull: true },
 			version: { type: DataTypes.INTEGER.UNSIGNED, allowNull: false, defaultValue: 1 },
 		},
 		{ sequelize, tableName: 'studios' },

@@ -5,6 +5,7 @@ import { ConflictError, NotFoundError } from '../../core/errors'
 import type { OwnPasteLike } from '../../core/design/design'
 import { USUAL_STRAIN_TERMS, type StrainTerms } from '../../core/plan/compile/strain-terms'
 import { USUAL_KIT_TERMS, type KitTerms } from '../../core/kit/kit-terms'
+import { USUAL_PREP_TERMS, type PrepTerms } from '../../core/prepare/prep-terms'
 import { USUAL_FREE_TIME, type FreeTime } from '../../core/prepare/free-time'
 import type { UnitSystem } from '../../core/materials/units'
 import type { GaugeStandard } from '../../core/materials/wire-gauge'
@@ -29,6 +30,8 @@ export interface Studio {
 	units: UnitSystem
 	kitTerms: KitTerms
 	strainTerms: StrainTerms
+	/** How long work before class takes. */
+	prepTerms: PrepTerms
 	version: number
 }
 
@@ -163,7 +166,7 @@ export async function isEmpty(): Promise<boolean> {
 }
 
 function toStudio(row: StudioModel): Studio {
-	const { ownPastes, kitTerms, strainTerms, id, name, timeZone, gaugeStandard, wireLengthsMm } = row
+	const { ownPastes, kitTerms, strainTerms, prepTerms, id, name, timeZone, gaugeStandard, wireLengthsMm } = row
 	const { dryingConfidence, readingMaxAgeMinutes, units, version } = row
 	return {
 		id,
@@ -177,6 +180,7 @@ function toStudio(row: StudioModel): Studio {
 		units,
 		kitTerms: { ...USUAL_KIT_TERMS, ...kitTerms },
 		strainTerms: { ...USUAL_STRAIN_TERMS, ...strainTerms },
+		prepTerms: { ...USUAL_PREP_TERMS, ...prepTerms },
 		version,
 	}
 }

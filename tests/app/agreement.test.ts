@@ -6,7 +6,7 @@ import * as cutting from '../../app/kit/routes/kit-cutting/route'
 import * as people from '../../app/kit/routes/kit-people/route'
 import * as shelf from '../../app/kit/routes/stock/route'
 import * as plan from '../../app/plan/routes/course-plan/route'
-import { loadToday } from '../../app/today/load-today.server'
+import { loadPreparation } from '../../app/prepare/load-preparation.server'
 import { answerOf, call } from '../support/call-route'
 import { demoCourse } from '../support/demo-designs'
 import { makeStudent } from '../support/demo-kit'
@@ -40,17 +40,18 @@ describe('how sure a piece is to be ready', () => {
 })
 
 describe('the wires to cut', () => {
-	test('are the same today and on the page of the wires, shelf and people counted', async () => {
+	test('are the same in the days before and on the page of the wires, shelf and people counted', async () => {
 		const roster = { students: [makeStudent({ level: 'children' }), makeStudent()], version: 1 }
 		await people.action(call(studio, '/', { params, body: roster }))
 		const offcut = { intent: 'item', kind: 'offcut', name: '26 white 300 mm', onHand: '20' }
 		await shelf.action(call(studio, '/stock', { body: offcut }))
 
-		const today = await loadToday(studio.member.studio, '2026-03-02')
+		const { tasks } = await loadPreparation(studio.member, '2026-03-02T08:00')
 		const { wires } = await cutting.loader(call(studio, '/', { params }))
 
-		const told = (today.next?.preparation ?? []).flatMap((item) => (item.type === 'wires' ? [item.wireCount] : []))
-		expect(told.length).toBeGreaterThan(0)
-		expect(told).toEqual(wires.map(({ pooledPlan }) => pooledPlan.wires.length))
+		const told = tasks.flatMap(({ work }) => (work.kind === 'wires' ? [work.count] : []))
+		const pieces = wires.flatMap(({ lines }) => lines.map(({ shares }) => shares.total))
+		expect(told).toEqual([pieces.reduce((sum, count) => sum + count, 0)])
+		expect(told[0]).toBeGreaterThan(0)
 	})
 })

@@ -11,6 +11,7 @@ import * as placePage from '../../app/studio/routes/place/route'
 import * as newPlace from '../../app/studio/routes/place-new/route'
 import * as places from '../../app/studio/routes/places/route'
 import * as studioPage from '../../app/studio/routes/studio/route'
+import { USUAL_PREP_TERMS } from '../../core/prepare/prep-terms'
 import { USUAL_STRAIN_TERMS } from '../../core/plan/compile/strain-terms'
 import { USUAL_KIT_TERMS } from '../../core/kit/kit-terms'
 import { getCourse } from '../../db/repositories/courses.server'
@@ -371,6 +372,7 @@ test('a studio’s confidence and own pastes are kept', async () => {
 		units: 'metric',
 		kitTerms: USUAL_KIT_TERMS,
 		strainTerms: USUAL_STRAIN_TERMS,
+		prepTerms: USUAL_PREP_TERMS,
 		version: 1,
 	}
 

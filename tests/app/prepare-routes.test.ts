@@ -4,12 +4,14 @@ import { afterAll, beforeAll, beforeEach, describe, expect, test } from 'vitest'
 import { createPlannedCourse, updatePlannedCourse } from '../../app/plan/save-course.server'
 import { loadPreparation } from '../../app/prepare/load-preparation.server'
 import { loader } from '../../app/prepare/routes/course-calendar/route'
+import * as studioPage from '../../app/studio/routes/studio/route'
 import * as freeTime from '../../app/prepare/routes/free-time/route'
 import * as feed from '../../app/prepare/routes/member-calendar/route'
 import * as page from '../../app/prepare/routes/preparation/route'
 import { byWords } from '../../app/prepare/words/prep-work'
 import { memberContext } from '../../app/shared/http/contexts'
 import type { Studio } from '../../db/repositories/accounts.server'
+import { findMemberById } from '../../db/repositories/accounts.server'
 import { getCourse } from '../../db/repositories/courses.server'
 import { replaceStudents } from '../../db/repositories/students.server'
 import { answerOf, call, thrownBy } from '../support/call-route'
@@ -198,6 +200,19 @@ describe('the page of the days before', () => {
 
 		await ask({ intent: 'more-time', date: more.date, ...more.span })
 		expect((await show()).isAllInTime).toBe(true)
+	})
+
+	test('takes as long as the studio has set', async () => {
+		const before = await find(/Pack \d/)
+		const { id: _, ...settings } = studio
+		const body = { ...settings, prepTerms: { ...settings.prepTerms, packMinutes: 6 } }
+		expect((await answerOf(studioPage.action(call(who, '/studio', { body })))).status).toBe(200)
+		const member = (await findMemberById(who.userId))!
+		const data = await page.loader(call({ ...who, member }, '/preparation'))
+		const minutes = itemsOf(data)
+			.filter(({ words }) => /Pack \d/.test(words))
+			.reduce((sum, item) => sum + item.minutes, 0)
+		expect(minutes).toBe((before.minutes / 4) * 6)
 	})
 
 	test('refuses free time that cannot be, by field', async () => {

@@ -14,6 +14,7 @@ import * as signIn from '../../app/account/routes/sign-in/route'
 import * as signOut from '../../app/account/routes/sign-out/route'
 import * as studioPage from '../../app/studio/routes/studio/route'
 import { loadToday } from '../../app/today/load-today.server'
+import { USUAL_PREP_TERMS } from '../../core/prepare/prep-terms'
 import { USUAL_STRAIN_TERMS } from '../../core/plan/compile/strain-terms'
 import { USUAL_KIT_TERMS } from '../../core/kit/kit-terms'
 import type { Course } from '../../core/course/course'
@@ -334,6 +335,7 @@ test('the studio’s settings are checked, and told apart by version', async () 
 		units: 'imperial',
 		kitTerms: { ...USUAL_KIT_TERMS, boardWidthMm: 420 },
 		strainTerms: { ...USUAL_STRAIN_TERMS, split: 20 },
+		prepTerms: USUAL_PREP_TERMS,
 		version: 1,
 	}
 	const save = (change: object) => studioPage.action(call(studio, '/studio', { body: { ...settings, ...change } }))
@@ -349,7 +351,7 @@ test('the studio’s settings are checked, and told apart by version', async () 
 
 describe('today', () => {
 	test('of a new studio is clear', async () => {
-		expect(await loadToday(studio.member.studio, '2026-03-02')).toMatchObject({
+		expect(await loadToday(studio.member, '2026-03-02')).toMatchObject({
 			hasCourses: false,
 			next: undefined,
 			others: [],
@@ -363,10 +365,13 @@ describe('today', () => {
 			sessions: course.sessions.map((session) => ({ ...session, date: session.date.replace('2026', '2027') })),
 		})
 
-		const { next, others } = await loadToday(studio.member.studio, course.sessions[1]?.date ?? '')
+		const { next, others, work, workCount, late } = await loadToday(studio.member, course.sessions[1]?.date ?? '')
 
 		expect(next).toMatchObject({ id, sessionNumber: 2, daysAway: 0 })
-		expect(next?.preparation?.at(-1)).toMatchObject({ type: 'kits', kitCount: 8 })
+		// What is to be done for the second session: its trays, and nothing of what the first one needed.
+		expect(work.every(({ words }) => /tray|Make/.test(words))).toBe(true)
+		expect(workCount).toBeGreaterThanOrEqual(work.length)
+		expect(late).toEqual([])
 		expect(others.map(({ name }) => name)).toEqual(['Later'])
 	})
 })

@@ -98,6 +98,8 @@ describe('the days before', () => {
 		expect(visitor.complaints.splice(0)).toEqual([expect.stringContaining('400')])
 		await tools.focus()
 		await page.keyboard.press('Space')
+		// It listens for what comes next only once it is held.
+		await expect.poll(() => page.locator('.prep-chip.is-held').count()).toBe(1)
 		await page.keyboard.press('Escape')
 		await expect.poll(() => page.locator('.prep-chip.is-held').count()).toBe(0)
 	})

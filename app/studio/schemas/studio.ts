@@ -14,6 +14,8 @@ const between = (min: number, max: number) => {
 /** A weight of the planner is whole. */
 const weight = () => between(0, 100).integer('A whole number from 0 to 100')
 
+const minutes = (max: number) => between(0, max).integer(`Whole minutes from 0 to ${max}`)
+
 const PASTES = Object.keys(PASTE_TERMS) as Paste[]
 
 export const studioSchema = object({
@@ -86,6 +88,21 @@ export const studioSchema = object({
 		crowding: weight(),
 		apart: weight(),
 		bufferShare: between(0, 0.5),
+	}).noUnknown(),
+	prepTerms: object({
+		orderMinutes: minutes(240),
+		colourMinutes: minutes(240),
+		restMinutes: minutes(7 * 1440),
+		glueMinutes: minutes(240),
+		glueRestMinutes: minutes(7 * 1440),
+		wireMinutes: between(0, 10),
+		printMinutes: minutes(480),
+		toolsMinutes: minutes(480),
+		packMinutes: minutes(120),
+		lookMinutes: minutes(120),
+		longestGoMinutes: between(10, 480).integer('Whole minutes from 10 to 480'),
+		leaveMinutes: minutes(1440),
+		earliestDays: between(1, 120).integer('Whole days from 1 to 120'),
 	}).noUnknown(),
 	version: rowVersion(),
 }).noUnknown()

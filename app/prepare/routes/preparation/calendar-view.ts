@@ -53,10 +53,35 @@ export interface CalendarWeek {
 
 /** @param from - a day of the week or month that is shown */
 export function toCalendarView(preparation: Preparation, view: CalendarView, from: string) {
-	const { terms, courses, laid, marks, tasks, overload, unplaced, relief } = preparation
+	const { terms, courses, laid, tasks, relief, isImproving, proven } = preparation
+	const items = itemsOf(preparation)
+	const spans = listDryingSpans(courses, laid, terms.zone)
+	const dayOf = (date: string): CalendarDay => ({
+		date,
+		sessions: sessionsOn(courses, date),
+		work: items.filter(({ start }) => start.date === date),
+	})
+	return {
+		view,
+		from,
+		date: terms.now.date,
+		days: view === 'days' ? [...new Set(items.map(({ start }) => start.date))].map(dayOf) : [],
+		weeks: view === 'days' ? [] : mondaysOf(view, from).map((monday) => weekFrom(monday, dayOf, spans)),
+		courses: Object.fromEntries(courses.map(({ id, name }) => [id, name])),
+		dryingNow: dryingOn(spans, terms.now.date),
+		...misfitsOf(preparation),
+		relief: relief.map((one) => ({ ...one, words: reliefWords(one, tasks) })),
+		doneBefore: doneBefore(preparation),
+		minutesLaid: laid.reduce((sum, { task }) => sum + task.minutes, 0),
+		proven,
+		isImproving,
+	}
+}
+
+function itemsOf({ laid, marks }: Preparation): WorkItem[] {
 	const done = new Set(marks.done)
 	const settled = new Map(marks.settled)
-	const items = laid.map(({ task, start, lateMinutes }): WorkItem => ({
+	return laid.map(({ task, start, lateMinutes }) => ({
 		taskId: task.id,
 		courseId: task.courseId,
 		words: prepWords(task.work),
@@ -69,80 +94,67 @@ export function toCalendarView(preparation: Preparation, view: CalendarView, fro
 		isDone: done.has(task.id),
 		isSettled: settled.get(task.id) === start.date,
 	}))
-	const dayOf = (date: string): CalendarDay => ({
-		date,
-		sessions: courses.flatMap(({ id, name, sessions }) =>
-			sessions.flatMap(({ date: day, startMin, endMin }, s) =>
-				day === date
-					? [
-							{
-								courseId: id,
-								words: `${name}: ${sessionName(startMin, s + 1).toLowerCase()}`,
-								time: `${clock(startMin)}–${clock(endMin)}`,
-							},
-						]
-					: [],
-			),
-		),
-		work: items.filter(({ start }) => start.date === date),
-	})
-	const spans = listDryingSpans(courses, laid, terms.zone)
-	const first = firstDay(view, from, terms.now.date)
-	const weekCount = view === 'month' ? weeksOfMonth(from) : 1
-	const weeks = Array.from({ length: weekCount }, (_, w): CalendarWeek => {
-		const monday = addDays(first, w * DAYS_OF_WEEK)
-		return {
-			days: Array.from({ length: DAYS_OF_WEEK }, (__, d) => dayOf(addDays(monday, d))),
-			bars: spans.flatMap((span) => barIn(span, monday)),
-		}
-	})
-	const dates = [...new Set(items.map(({ start }) => start.date))]
+}
+
+function sessionsOn(courses: Preparation['courses'], date: string): CalendarDay['sessions'] {
+	return courses.flatMap(({ id, name, sessions }) =>
+		sessions.flatMap(({ date: day, startMin, endMin }, s) => {
+			if (day !== date) return []
+			const words = `${name}: ${sessionName(startMin, s + 1).toLowerCase()}`
+			return [{ courseId: id, words, time: `${clock(startMin)}–${clock(endMin)}` }]
+		}),
+	)
+}
+
+function weekFrom(monday: string, dayOf: (date: string) => CalendarDay, spans: readonly DryingSpan[]): CalendarWeek {
 	return {
-		view,
-		from,
-		date: terms.now.date,
-		days: view === 'days' ? dates.map(dayOf) : [],
-		weeks: view === 'days' ? [] : weeks,
-		courses: Object.fromEntries(courses.map(({ id, name }) => [id, name])),
+		days: Array.from({ length: DAYS_OF_WEEK }, (_, d) => dayOf(addDays(monday, d))),
+		bars: spans.flatMap((span) => barIn(span, monday)),
+	}
+}
+
+function dryingOn(spans: readonly DryingSpan[], date: string) {
+	return spans
+		.filter(({ from, readyAt }) => from.date <= date && readyAt.date >= date)
+		.map(({ key, source, readyAt }) => ({
+			key,
+			words: `${nameOfTask(source)}, ready ${shortDay(readyAt.date)} ${clock(readyAt.minuteOfDay)}`,
+		}))
+}
+
+/** What is not as it should be. */
+function misfitsOf(preparation: Preparation) {
+	const { terms, courses, overload, unplaced, objective } = preparation
+	return {
 		withoutPlan: courses.filter(({ hasPlan }) => !hasPlan).map(({ id, name }) => ({ id, name })),
-		dryingNow: spans
-			.filter(({ from: left, readyAt }) => left.date <= terms.now.date && readyAt.date >= terms.now.date)
-			.map(({ key, source, readyAt }) => ({
-				key,
-				words: `${nameOfTask(source)}, ready ${shortDay(readyAt.date)} ${clock(readyAt.minuteOfDay)}`,
-			})),
 		unplaced: unplaced.map(({ id, work, minutes }) => ({ id, words: prepWords(work), minutes })),
-		overload: overload && {
-			...overload,
-			tasks: overload.tasks.map(({ work }) => prepWords(work)),
-		},
-		relief: relief.map((one) => ({ ...one, words: reliefWords(one, tasks) })),
-		/** Ticked, and not laid any more. */
-		doneBefore: tasks
-			.filter(({ id }) => done.has(id) && !items.some(({ taskId }) => taskId === id))
-			.map(({ id, courseId, work }) => ({ taskId: id, courseId, words: prepWords(work) })),
-		minutesLaid: laid.reduce((sum, { task }) => sum + task.minutes, 0),
+		overload: overload && { ...overload, tasks: overload.tasks.map(({ work }) => prepWords(work)) },
 		/** Something is late that need not be. */
 		isHelpable: isHelpable(preparation, terms.now),
-		isAllInTime: preparation.objective.late === 0 && unplaced.length === 0,
-		proven: preparation.proven,
-		isImproving: preparation.isImproving,
+		isAllInTime: objective.late === 0 && unplaced.length === 0,
 	}
+}
+
+/** Ticked, and not laid any more. */
+function doneBefore({ tasks, marks, laid }: Preparation) {
+	const done = new Set(marks.done)
+	const shown = new Set(laid.map(({ task }) => task.id))
+	return tasks
+		.filter(({ id }) => done.has(id) && !shown.has(id))
+		.map(({ id, courseId, work }) => ({ taskId: id, courseId, words: prepWords(work) }))
 }
 
 export type CalendarData = ReturnType<typeof toCalendarView>
 
-/** Mondays; of the days view today. */
-function firstDay(view: CalendarView, from: string, today: string): string {
-	if (view === 'days') return today
-	const start = view === 'month' ? `${from.slice(0, 7)}-01` : from
-	return addDays(weekdayFrom(addDays(start, -6), 1), 0)
+/** Of the week, or of every week of the month, that the day lies in. */
+function mondaysOf(view: 'week' | 'month', from: string): string[] {
+	const monday = mondayOf(view === 'month' ? `${from.slice(0, 7)}-01` : from)
+	const count = view === 'month' ? Math.ceil(daysBetween(monday, nextMonth(from)) / DAYS_OF_WEEK) : 1
+	return Array.from({ length: count }, (_, w) => addDays(monday, w * DAYS_OF_WEEK))
 }
 
-function weeksOfMonth(from: string): number {
-	const first = firstDay('month', from, from)
-	const next = nextMonth(from)
-	return Math.ceil(daysBetween(first, next) / DAYS_OF_WEEK)
+function mondayOf(date: string): string {
+	return weekdayFrom(addDays(date, 1 - DAYS_OF_WEEK), 1)
 }
 
 /** The first of the next month. */

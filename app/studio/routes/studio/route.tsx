@@ -11,6 +11,7 @@ import type { Route } from './+types/route'
 import { DryingFields } from './drying-fields'
 import { HouseFields } from './house-fields'
 import { KitFields } from './kit-fields'
+import { PrepFields } from './prep-fields'
 import { StrainFields } from './strain-fields'
 
 export function meta() {
@@ -49,6 +50,7 @@ export default function StudioPage({ loaderData: studio }: Route.ComponentProps)
 				<DryingFields />
 				<StrainFields />
 				<KitFields />
+				<PrepFields />
 			</SheetForm>
 		</>
 	)
