@@ -15,6 +15,8 @@ import { readPreparedCourses, type PreparedCourse } from './prepared-courses.ser
 
 /** Raised when the same work would be laid otherwise. */
 const LAYING_VERSION = 1
+/** A page waits so long for courses that were not reckoned before: some of them. */
+const PAGE_MS = 800
 /** Of the search behind the page. */
 const IMPROVE_MS = 4_000
 
@@ -29,6 +31,8 @@ export interface Preparation extends LaidPreparation {
 	/** A better one is being looked for behind the page. */
 	isImproving: boolean
 	courses: PreparedCourse[]
+	/** Courses that are being reckoned behind the page. */
+	pendingCount: number
 	tasks: PrepTask[]
 	marks: PrepMarks
 	freeTime: FreeTime
@@ -39,13 +43,20 @@ export interface Preparation extends LaidPreparation {
 /** Members whose work is being laid better, with what it is laid from. */
 const improving = new Map<number, string>()
 
-/** @param now - YYYY-MM-DDTHH:MM on the studio's clock */
+/**
+ * @param now - YYYY-MM-DDTHH:MM on the studio's clock
+ * @param budgetMs - for courses that were not reckoned before; Infinity: it waits for all
+ */
 export async function loadPreparation(
 	{ userId, studio }: Pick<Member, 'userId' | 'studio'>,
 	now: string,
+	budgetMs = PAGE_MS,
 ): Promise<Preparation> {
 	const [date = ''] = now.split('T')
-	const [courses, freeTime] = await Promise.all([readPreparedCourses(studio, date), getFreeTime(userId)])
+	const [{ courses, pendingCount }, freeTime] = await Promise.all([
+		readPreparedCourses(studio, date, budgetMs),
+		getFreeTime(userId),
+	])
 	const [marks, kept] = await Promise.all([listPrepMarks(courses.map(({ id }) => id)), getLaidPreparation(userId)])
 	const tasks = courses.flatMap((course) => course.tasks)
 	const terms = termsOf(studio, { now, freeTime, marks, courses })
@@ -60,6 +71,7 @@ export async function loadPreparation(
 		relief: document.relief,
 		isImproving: improving.get(userId) === inputKey,
 		courses,
+		pendingCount,
 		tasks,
 		marks,
 		freeTime,

@@ -24,6 +24,7 @@ import { getCourse } from '../../db/repositories/courses.server'
 import { readStock, toStock } from '../../db/repositories/stock/read-stock.server'
 import { readKit } from '../kit/read-kit.server'
 import { toldPlan } from '../plan/told-plan.server'
+import { log } from '../shared/http/log.server'
 import { remember } from '../shared/http/remember.server'
 
 /** Raised when the same plan would be prepared otherwise. */
@@ -52,8 +53,17 @@ export interface PreparedCourse {
 	entries: CalendarEntry[]
 }
 
-/** @param date - today, as 2026-03-02 */
-export async function readPreparedCourses(studio: Studio, date: string): Promise<PreparedCourse[]> {
+export interface PreparedCourses {
+	courses: PreparedCourse[]
+	/** That are being reckoned behind the page, and are not among these yet. */
+	pendingCount: number
+}
+
+/**
+ * @param date - today, as 2026-03-02
+ * @param budgetMs - a page waits so long for what was not reckoned before; the rest is reckoned behind it. Absent: it waits for all
+ */
+export async function readPreparedCourses(studio: Studio, date: string, budgetMs = Infinity): Promise<PreparedCourses> {
 	const until = addDays(date, DAYS_AHEAD)
 	const [coming, stored] = await Promise.all([
 		listComingCourses(studio.id, { date, until, most: MOST_COURSES }),
@@ -62,11 +72,17 @@ export async function readPreparedCourses(studio: Studio, date: string): Promise
 	const stock = toStock(stored)
 	const stockKey = keyOf(stock)
 	const kept = await getCoursePreparations(coming.map(({ id }) => id))
+	const end = performance.now() + budgetMs
 	const prepared: PreparedCourse[] = []
+	const pending: ComingCourse[] = []
 	// One after the other: each is reckoned on this thread anyway.
 	for (const course of coming) {
 		const inputKey = keyOf([studio.version, stock.items, course])
 		const before = kept.get(course.id)
+		if (before?.inputKey !== inputKey && performance.now() >= end) {
+			pending.push(course)
+			continue
+		}
 		const document =
 			before?.inputKey === inputKey ? (before.document as PreparedDocument) : await prepare(studio, course, stock)
 		const orders =
@@ -77,7 +93,24 @@ export async function readPreparedCourses(studio: Studio, date: string): Promise
 					)
 		prepared.push(withOrders(course, document, orders, { date, terms: studio.prepTerms }))
 	}
-	return prepared
+	if (pending.length > 0) void prepareBehind(studio, pending, stock)
+	return { courses: prepared, pendingCount: pending.length }
+}
+
+/** Studios whose courses are being reckoned behind a page. */
+const preparing = new Set<number>()
+
+async function prepareBehind(studio: Studio, pending: readonly ComingCourse[], stock: Stock): Promise<void> {
+	if (preparing.has(studio.id)) return
+	preparing.add(studio.id)
+	try {
+		for (const course of pending) await prepare(studio, course, stock)
+	} catch (error) {
+		// The next page that is opened begins again.
+		log.error({ err: error }, 'courses could not be prepared behind a page')
+	} finally {
+		preparing.delete(studio.id)
+	}
 }
 
 /** Reckons it from plan and kits, and keeps it for the next time. */

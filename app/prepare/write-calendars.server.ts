@@ -28,7 +28,8 @@ export async function writeCourseCalendar(studio: Studio, current: CurrentKit): 
 /** Of all coming courses: sessions, when trays are ready, and a member's work before class as it is laid. */
 export async function writeMemberCalendar(member: Pick<Member, 'userId' | 'studio'>): Promise<string> {
 	const { studio, userId } = member
-	const { courses, laid } = await loadPreparation(member, wallNow(studio.timeZone))
+	// What it does not name is off: it must know of all.
+	const { courses, laid } = await loadPreparation(member, wallNow(studio.timeZone), Infinity)
 	const shared = courses.map((course) => ({ ...course, entries: course.entries.filter(isShared) }))
 	const names = new Map(courses.map(({ id, name }) => [id, name]))
 	const work = laid.map((one): EventOfCourse => {

@@ -202,6 +202,17 @@ describe('the page of the days before', () => {
 		expect((await show()).isAllInTime).toBe(true)
 	})
 
+	test('does not wait for many courses that were never looked at: they come behind it, and the feed waits for them', async () => {
+		const more = await createPlannedCourse(studio, demoCourse('Magnolia on Thursdays'))
+		const now = `${addDays(first.date, -9)}T08:00`
+		const soon = await loadPreparation(who.member, now, 0)
+		expect([soon.courses.length, soon.pendingCount]).toEqual([0, 2])
+		await expect
+			.poll(async () => (await loadPreparation(who.member, now, 0)).courses.map(({ id }) => id), { timeout: 10_000 })
+			.toEqual([courseId, more])
+		expect((await loadPreparation(who.member, now, 0)).tasks.length).toBeGreaterThan(5)
+	})
+
 	test('takes as long as the studio has set', async () => {
 		const before = await find(/Pack \d/)
 		const { id: _, ...settings } = studio

@@ -86,12 +86,22 @@ describe('the days before', () => {
 			.first()
 			.waitFor()
 		await page.waitForLoadState('networkidle')
-		const tools = page.getByRole('button', { name: /^Pack and charge the tools/ }).first()
+		// What is laid better meanwhile would come under her hands.
+		await page.getByText('A better order of it is being looked for').waitFor({ state: 'hidden' })
+		const tools = page.getByRole('button', { name: /^Pack and charge the tools, Calla lily taster/ })
 		const refused = page.getByRole('alert')
+		const column = await tools.evaluate((chip) => {
+			const cell = chip.closest('li')
+			return [...(cell?.parentElement?.children ?? [])].findIndex((one) => one === cell)
+		})
 		await tools.focus()
 		await page.keyboard.press('Space')
 		await expect.poll(() => page.locator('.prep-chip.is-held').count()).toBe(1)
-		for (let k = 0; k < 6; k++) await page.keyboard.press('ArrowRight')
+		// To Sunday, the day after the class.
+		for (let k = column + 1; k <= 6; k++) {
+			await page.keyboard.press('ArrowRight')
+			await expect.poll(() => page.locator(`.prep-cell:nth-child(${k + 1}).is-over`).count()).toBe(1)
+		}
 		await page.keyboard.press('Space')
 
 		await refused.getByText(/too late|no free time|over/).waitFor()

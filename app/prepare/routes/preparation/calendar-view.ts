@@ -53,7 +53,7 @@ export interface CalendarWeek {
 
 /** @param from - a day of the week or month that is shown */
 export function toCalendarView(preparation: Preparation, view: CalendarView, from: string) {
-	const { terms, courses, laid, tasks, relief, isImproving, proven } = preparation
+	const { terms, courses, laid, tasks, relief, isImproving, proven, pendingCount } = preparation
 	const items = itemsOf(preparation)
 	const spans = listDryingSpans(courses, laid, terms.zone)
 	const dayOf = (date: string): CalendarDay => ({
@@ -75,6 +75,7 @@ export function toCalendarView(preparation: Preparation, view: CalendarView, fro
 		minutesLaid: laid.reduce((sum, { task }) => sum + task.minutes, 0),
 		proven,
 		isImproving,
+		pendingCount,
 	}
 }
 

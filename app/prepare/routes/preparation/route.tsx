@@ -78,8 +78,8 @@ export function action({ request, context }: Route.ActionArgs) {
 const VIEW_WORDS = { days: 'Days', week: 'Week', month: 'Month' } as const
 
 export default function PreparationPage({ loaderData, actionData }: Route.ComponentProps) {
-	const { view, from, days, weeks, isImproving } = loaderData
-	useImproved(isImproving)
+	const { view, from, days, weeks, isImproving, pendingCount } = loaderData
+	useImproved(isImproving || pendingCount > 0)
 	return (
 		<>
 			<div className="page-head">
@@ -104,6 +104,11 @@ export default function PreparationPage({ loaderData, actionData }: Route.Compon
 				{view !== 'days' && <Paging view={view} from={from} />}
 			</nav>
 			{view === 'days' ? <PrepDays days={days} data={loaderData} /> : <PrepWeeks weeks={weeks} data={loaderData} />}
+			{pendingCount > 0 && (
+				<p className="soft small" role="status">
+					{count(pendingCount, 'course is', 'courses are')} still being looked at, and will stand here by itself.
+				</p>
+			)}
 			{isImproving && (
 				<p className="soft small" role="status">
 					A better order of it is being looked for, and will stand here by itself.
