@@ -106,12 +106,6 @@ describe('the days before', () => {
 
 		await refused.getByText(/too late|no free time|over/).waitFor()
 		expect(visitor.complaints.splice(0)).toEqual([expect.stringContaining('400')])
-		await tools.focus()
-		await page.keyboard.press('Space')
-		// It listens for what comes next only once it is held.
-		await expect.poll(() => page.locator('.prep-chip.is-held').count()).toBe(1)
-		await page.keyboard.press('Escape')
-		await expect.poll(() => page.locator('.prep-chip.is-held').count()).toBe(0)
 	})
 
 	test('are laid into the free time that is set', async () => {
