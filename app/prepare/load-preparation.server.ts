@@ -1,6 +1,5 @@
 /** The work before class of the studio's coming courses, laid into one member's free time: at once as it was laid, or quickly. */
-import { createHash } from 'node:crypto'
-import { findRelief, type Relief } from '../../core/prepare/find-relief'
+import type { Relief } from '../../core/prepare/find-relief'
 import type { FreeTime } from '../../core/prepare/free-time'
 import { layPreparation, type HandsTerms, type LaidPreparation } from '../../core/prepare/lay-preparation'
 import { comparePrep } from '../../core/prepare/schedule/prep-problem'
@@ -11,6 +10,7 @@ import { getLaidPreparation, keepLaidPreparation } from '../../db/repositories/c
 import { listPrepMarks, type PrepMarks } from '../../db/repositories/prep-marks.server'
 import { solve } from '../plan/solving/solver-pool.server'
 import { log } from '../shared/http/log.server'
+import { keyOf } from '../shared/http/remember.server'
 import { readPreparedCourses, type PreparedCourse } from './prepared-courses.server'
 
 /** Raised when the same work would be laid otherwise. */
@@ -22,12 +22,13 @@ const IMPROVE_MS = 4_000
 
 interface LaidDocument {
 	laid: LaidPreparation
-	relief: Relief[]
+	/** Absent: it is not known yet. */
+	relief?: Relief[]
 }
 
 export interface Preparation extends LaidPreparation {
-	/** Each would bring everything in time. */
-	relief: Relief[]
+	/** Each would bring everything in time; undefined: what would is being looked for. */
+	relief: Relief[] | undefined
 	/** A better one is being looked for behind the page. */
 	isImproving: boolean
 	courses: PreparedCourse[]
@@ -61,7 +62,7 @@ export async function loadPreparation(
 	const tasks = courses.flatMap((course) => course.tasks)
 	const terms = termsOf(studio, { now, freeTime, marks, courses })
 	// The minute does not count: what was laid this morning stands all day, whatever has been done of it since.
-	const inputKey = keyOf([tasks, freeTime, marks.settled, terms.busy, date])
+	const inputKey = keyOf([LAYING_VERSION, tasks, freeTime, marks.settled, terms.busy, date])
 	const document =
 		kept?.inputKey === inputKey ? (kept.document as LaidDocument) : await layQuickly(userId, { tasks, terms, inputKey })
 	if (kept?.inputKey !== inputKey && tasks.length > 0)
@@ -108,8 +109,7 @@ interface ToLay {
 }
 
 async function layQuickly(userId: number, { tasks, terms, inputKey }: ToLay): Promise<LaidDocument> {
-	const laid = layPreparation(tasks, terms, { steps: 0 })
-	const document = { laid, relief: findRelief(tasks, terms, laid) }
+	const document: LaidDocument = { laid: layPreparation(tasks, terms, { steps: 0 }) }
 	await keepLaidPreparation(userId, { inputKey, document })
 	return document
 }
@@ -122,22 +122,18 @@ async function improveBehind(
 ): Promise<void> {
 	improving.set(userId, inputKey)
 	try {
-		const laid = await solve<'prepare'>(studio.id, { kind: 'prepare', tasks, terms, timeMs: IMPROVE_MS }, 'later')
+		const found = await solve<'prepare'>(studio.id, { kind: 'prepare', tasks, terms, timeMs: IMPROVE_MS }, 'later')
 		const kept = await getLaidPreparation(userId)
+		if (kept?.inputKey !== inputKey) return
 		const isBetter =
-			comparePrep(laid.objective, before.laid.objective) < 0 || laid.proven.length > before.laid.proven.length
-		if (kept?.inputKey !== inputKey || !isBetter) return
-		await keepLaidPreparation(userId, { inputKey, document: { laid, relief: findRelief(tasks, terms, laid) } })
+			comparePrep(found.laid.objective, before.laid.objective) < 0 ||
+			found.laid.proven.length > before.laid.proven.length
+		const laid = isBetter ? found.laid : before.laid
+		await keepLaidPreparation(userId, { inputKey, document: { laid, relief: found.relief } })
 	} catch (error) {
 		// The quick one stands.
 		if (!(error instanceof BusyError)) log.error({ err: error }, 'work before class could not be laid better')
 	} finally {
 		if (improving.get(userId) === inputKey) improving.delete(userId)
 	}
-}
-
-function keyOf(inputs: unknown): string {
-	return createHash('sha256')
-		.update(JSON.stringify([LAYING_VERSION, inputs]))
-		.digest('base64')
 }

@@ -1,5 +1,4 @@
 /** What coming courses ask for before class, reckoned once from plan and kits and kept: a calendar of many opens at once. */
-import { createHash } from 'node:crypto'
 import {
 	listNeeds,
 	listShopping,
@@ -25,7 +24,7 @@ import { readStock, toStock } from '../../db/repositories/stock/read-stock.serve
 import { readKit } from '../kit/read-kit.server'
 import { toldPlan } from '../plan/told-plan.server'
 import { log } from '../shared/http/log.server'
-import { remember } from '../shared/http/remember.server'
+import { keyOf, remember } from '../shared/http/remember.server'
 
 /** Raised when the same plan would be prepared otherwise. */
 const PREPARING_VERSION = 1
@@ -77,7 +76,7 @@ export async function readPreparedCourses(studio: Studio, date: string, budgetMs
 	const pending: ComingCourse[] = []
 	// One after the other: each is reckoned on this thread anyway.
 	for (const course of coming) {
-		const inputKey = keyOf([studio.version, stock.items, course])
+		const inputKey = keyOf([PREPARING_VERSION, studio.version, stock.items, course])
 		const before = kept.get(course.id)
 		if (before?.inputKey !== inputKey && performance.now() >= end) {
 			pending.push(course)
@@ -129,7 +128,7 @@ async function prepare(studio: Studio, coming: ComingCourse, stock: Stock): Prom
 		needs: hasPlan ? listNeeds(kit) : [],
 	}
 	// Its plan may have been made just now.
-	const inputKey = keyOf([studio.version, stock.items, { ...coming, planId }])
+	const inputKey = keyOf([PREPARING_VERSION, studio.version, stock.items, { ...coming, planId }])
 	await keepCoursePreparation(id, { inputKey, document })
 	return document
 }
@@ -151,10 +150,4 @@ function withOrders(
 		tasks: [...ordering, ...tasks].filter(({ forDate }) => forDate >= date),
 		entries: [...entries, ...listOrderEntries(orders)],
 	}
-}
-
-function keyOf(inputs: unknown): string {
-	return createHash('sha256')
-		.update(JSON.stringify([PREPARING_VERSION, inputs]))
-		.digest('base64')
 }

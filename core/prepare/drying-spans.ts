@@ -3,7 +3,7 @@ import type { TaskSource } from '../plan/compile/compiled-course'
 import { toMoment, type WallTime } from '../time/wall-clock'
 import { wallTimeAfter } from '../time/zone'
 import type { DryingStage } from '../vocabulary/drying-stage'
-import type { ReadyTray } from './course-calendar'
+import type { CalendarEntry } from './course-calendar'
 import type { LaidPreparation } from './lay-preparation'
 
 export interface DryingSpan {
@@ -24,14 +24,14 @@ export interface DryingSpan {
  * @param zone - name in the IANA database
  */
 export function listDryingSpans(
-	courses: readonly { id: number; entries: readonly ({ kind: string } | ({ kind: 'ready' } & ReadyTray))[] }[],
+	courses: readonly { id: number; entries: readonly CalendarEntry[] }[],
 	laid: LaidPreparation['laid'],
 	zone: string,
 ): DryingSpan[] {
 	const left = courses.flatMap(({ id: courseId, entries }) =>
 		entries.flatMap((entry): DryingSpan[] => {
 			// What is ready before the class goes home lies nowhere.
-			if (!('leftAt' in entry) || toMoment(entry.at) <= toMoment(entry.leftAt)) return []
+			if (entry.kind !== 'ready' || toMoment(entry.at) <= toMoment(entry.leftAt)) return []
 			const { key, source, stage, leftAt, at, neededAt } = entry
 			return [{ key, courseId, source, stage, from: leftAt, readyAt: at, neededOn: neededAt.date }]
 		}),

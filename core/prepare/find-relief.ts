@@ -18,14 +18,15 @@ const STEP = 30
 const MOST_MORE = 240
 /** Days that are looked at. */
 const MOST_DAYS = 14
-/** What is added to a day without free time begins at six in the evening. */
+/** What is added to a day begins at six in the evening, or when she is free no longer. */
 const EVENING = 18 * 60
 const LAST_MINUTE = 22 * 60
 const LONGEST_DAY = 480
 const MOST_HELP = 12
 
 /**
- * Each was tried: with it alone everything is in time. The least first; none: no single change of these is enough.
+ * Each was tried: with it alone everything is in time. At most one of each kind, the least of it; none: no single change of
+ * these is enough. Lays everything anew some hundred times: no work for a page that waits.
  *
  * @param laid - as it lies now, not all in time
  */
@@ -74,33 +75,33 @@ function moreTime({ freeTime, now }: HandsTerms, laid: LaidPreparation, isEnough
 	for (let minutes = STEP; minutes <= MOST_MORE; minutes += STEP)
 		for (let d = 0; d < days; d++) {
 			const date = addDays(now.date, d)
-			const span = spanOn(date, minutes, { freeTime, now })
+			const span = spanAfter(date, minutes, { freeTime, now })
 			if (span && isEnough(withSpan(freeTime, date, span))) return [{ kind: 'more time', date, span }]
 		}
 	return []
 }
 
-/** In the evening; today not before now. */
-function spanOn(date: string, minutes: number, { now }: Pick<HandsTerms, 'freeTime' | 'now'>): Span | undefined {
-	const startMin = date === now.date ? Math.max(EVENING, now.minuteOfDay) : EVENING
+/** In the evening, after what is free already; today not before now. */
+function spanAfter(
+	date: string,
+	minutes: number,
+	{ freeTime, now }: Pick<HandsTerms, 'freeTime' | 'now'>,
+): Span | undefined {
+	const ends = spansOn(freeTime, date).map(({ endMin }) => endMin)
+	const startMin = Math.max(EVENING, ...ends, ...(date === now.date ? [now.minuteOfDay] : []))
 	return startMin + minutes <= LAST_MINUTE ? { startMin, endMin: startMin + minutes } : undefined
 }
 
-/** The pattern with a span more on one day, and so much more work allowed. */
+/** With a span more on one day, and as much more work allowed on it; other days stay as they are. */
 export function withSpan(freeTime: FreeTime, date: string, span: Span): FreeTime {
-	const { weekly, exceptions, mostMinutesADay } = freeTime
-	const before = spansOn(freeTime, date).map(({ startMin, endMin }) => ({ startMin, endMin }))
-	const spans = [...before, span]
-	return {
-		weekly,
-		exceptions: [...exceptions.filter((one) => one.date !== date), { date, spans }].toSorted((a, b) =>
-			a.date < b.date ? -1 : 1,
-		),
-		mostMinutesADay: Math.max(
-			mostMinutesADay,
-			spans.reduce((sum, { startMin, endMin }) => sum + endMin - startMin, 0),
-		),
-	}
+	const { exceptions, mostMinutesADay } = freeTime
+	const own = exceptions.find((one) => one.date === date)
+	const spans = spansOn(freeTime, date).map(({ startMin, endMin }) => ({ startMin, endMin }))
+	const mostMinutes = (own?.mostMinutes ?? mostMinutesADay) + span.endMin - span.startMin
+	const { startMin, endMin } = span
+	const changed = { date, spans: [...spans, { startMin, endMin }], mostMinutes }
+	const others = exceptions.filter((one) => one.date !== date)
+	return { ...freeTime, exceptions: [...others, changed].toSorted((a, b) => (a.date < b.date ? -1 : 1)) }
 }
 
 /** The shortest task that, done by somebody else, lets all others be in time. */

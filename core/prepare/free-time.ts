@@ -8,12 +8,20 @@ export interface Span {
 	endMin: number
 }
 
+export interface DayException {
+	/** YYYY-MM-DD. */
+	date: string
+	spans: Span[]
+	/** Of work on that day; absent: as on others. */
+	mostMinutes?: number
+}
+
 export interface FreeTime {
 	/** 1 is Monday, 7 is Sunday. */
 	weekly: (Span & { weekday: number })[]
 	/** Days on which other spans hold; none: she is not free at all. */
-	exceptions: { date: string; spans: Span[] }[]
-	/** Of work on one day. */
+	exceptions: DayException[]
+	/** Of work on one day, unless its exception says otherwise. */
 	mostMinutesADay: number
 }
 

@@ -85,6 +85,11 @@ function toProblem(open: readonly PrepTask[], terms: HandsTerms, origin: ClockOr
 		windows,
 		formers: {},
 		mostMinutesADay: freeTime.mostMinutesADay,
+		mostMinutesOn: Object.fromEntries(
+			freeTime.exceptions.flatMap(({ date, mostMinutes }) =>
+				mostMinutes === undefined ? [] : [[daysBetween(origin.date, date), mostMinutes]],
+			),
+		),
 		jobs: open.map(({ id, minutes, earliest, latest, after, isFresh, isDrying }): PrepJob => {
 			const day = settled?.get(id)
 			return {

@@ -4,6 +4,7 @@ import { rankWays, type TriedWay } from '../../../core/plan/ways-out/way-out'
 import { tryWaysOut } from '../../../core/plan/ways-out/ways-out'
 import type { Slot } from '../../../core/plan/what-fits/slot'
 import { findFits, type DesignFit } from '../../../core/plan/what-fits/what-fits'
+import { findRelief, type Relief } from '../../../core/prepare/find-relief'
 import { layPreparation, type HandsTerms, type LaidPreparation } from '../../../core/prepare/lay-preparation'
 import type { PrepTask } from '../../../core/prepare/prep-tasks'
 import type { Course } from '../../../core/course/course'
@@ -41,12 +42,18 @@ export type SolverJob =
 	  }
 	| { kind: 'prepare'; tasks: readonly PrepTask[]; terms: HandsTerms; timeMs: number }
 
+/** Work before class, with what would help where it is not all in time. */
+export interface LaidWork {
+	laid: LaidPreparation
+	relief: Relief[]
+}
+
 export interface SolverResults {
 	plan: CoursePlan
 	'ways-out': TriedWay[]
 	/** Undefined: the design is none for the slot. */
 	'what-fits': DesignFit | undefined
-	prepare: LaidPreparation
+	prepare: LaidWork
 }
 
 /** As it goes from thread to thread: a refused input is an answer too. */
@@ -78,7 +85,9 @@ function resultOf(job: SolverJob, now: (() => number) | undefined): SolverResult
 		case 'prepare': {
 			const { tasks, terms, timeMs } = job
 			const end = now && now() + timeMs
-			return layPreparation(tasks, terms, now && end !== undefined ? { shouldStop: () => now() >= end } : { steps: 0 })
+			const effort = now && end !== undefined ? { shouldStop: () => now() >= end } : { steps: 0 }
+			const laid = layPreparation(tasks, terms, effort)
+			return { laid, relief: findRelief(tasks, terms, laid) }
 		}
 		case 'what-fits': {
 			const { design, slot, terms, timeMs } = job

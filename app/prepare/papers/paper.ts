@@ -65,8 +65,6 @@ export interface PaperCard {
 
 export type PaperBlock =
 	| { type: 'heading'; text: string }
-	/** Begins a new page. */
-	| { type: 'page' }
 	| { type: 'words'; lines: string[] }
 	| { type: 'list'; heading: string; items: string[] }
 	| ({ type: 'table' } & PaperTable)

@@ -12,9 +12,14 @@ export function remember<T extends object>(most: number): (inputs: unknown, comp
 	const known = new LRUCache<string, T>({ max: most })
 	return (inputs, compute) => {
 		// Inputs may be long, keys are many.
-		const key = createHash('sha1').update(JSON.stringify(inputs)).digest('base64')
+		const key = keyOf(inputs)
 		const found = known.get(key) ?? compute()
 		known.set(key, found)
 		return found
 	}
+}
+
+/** Short, and the same for the same plain data: 44 characters of SHA-256. */
+export function keyOf(inputs: unknown): string {
+	return createHash('sha256').update(JSON.stringify(inputs)).digest('base64')
 }

@@ -3,17 +3,11 @@ import { array, boolean, mixed, number, object, string } from 'yup'
 import { PACES, PLAN_FOR, type Course } from '../../../core/course/course'
 import { SPARE_CONFIDENCES } from '../../../core/course/validate-course'
 import { picksShape } from './picks'
+import { optionalWhole } from './optional-whole'
 import { rowId } from './row-version'
 
 const whole = (label: string) =>
 	number().typeError(`${label} is a number`).required(`${label} is missing`).integer(`${label} is a whole number`)
-
-/** Left empty it has a usual value. */
-const optionalWhole = (message: string) =>
-	number()
-		.transform((value: unknown, given: unknown) => (given === '' || given === null ? undefined : value))
-		.integer(message)
-		.typeError(message)
 
 /** A place of the studio; none: the first of its kind. Forms say null for none. */
 const placeId = () => rowId().transform((value: unknown) => (value === null ? undefined : value))

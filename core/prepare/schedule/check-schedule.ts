@@ -2,7 +2,8 @@
 import type { PrepJob, PrepObjective, PrepProblem, Schedule } from './prep-problem'
 
 /** One line for every rule that is broken; none: it is a schedule. */
-export function checkSchedule({ windows, jobs, formers, mostMinutesADay }: PrepProblem, schedule: Schedule): string[] {
+export function checkSchedule(problem: PrepProblem, schedule: Schedule): string[] {
+	const { windows, jobs, formers, mostMinutesADay, mostMinutesOn } = problem
 	const broken: string[] = []
 	const placed = jobs.flatMap((job) => {
 		const start = schedule[job.id]
@@ -26,7 +27,8 @@ export function checkSchedule({ windows, jobs, formers, mostMinutesADay }: PrepP
 			if (other.job.id < job.id && other.start < end && start < other.end)
 				broken.push(`${other.job.id} and ${job.id} overlap`)
 	}
-	for (const [day, minutes] of work) if (minutes > mostMinutesADay) broken.push(`day ${day} has ${minutes} min of work`)
+	for (const [day, minutes] of work)
+		if (minutes > (mostMinutesOn?.[day] ?? mostMinutesADay)) broken.push(`day ${day} has ${minutes} min of work`)
 	for (const [former, count] of Object.entries(formers))
 		for (const { job, end } of placed)
 			if (job.stay?.former === former && inUse(former, end, placed) > count) broken.push(`too many on ${former}`)

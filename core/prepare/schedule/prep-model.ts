@@ -3,7 +3,7 @@ import type { Literals } from '../../plan/kernel/trail'
 import type { SolveAnswer } from '../../plan/kernel/solver'
 import { atLeast, atMost, not, type Expression, type Literal } from '../../plan/model/literal'
 import { ModelBuilder, type Multiple } from '../../plan/model/model-builder'
-import { shiftTimes, type PrepJob, type PrepLevel, type PrepProblem, type Schedule } from './prep-problem'
+import { limitOn, shiftTimes, type PrepJob, type PrepLevel, type PrepProblem, type Schedule } from './prep-problem'
 
 /** The levels that the model knows: it places every job. */
 export type ModelLevel = Exclude<PrepLevel, 'unplaced'>
@@ -161,7 +161,7 @@ export class PrepModel {
 					.filter(({ window }) => this.#problem.windows[window]?.day === day)
 					.map(({ choice }): Multiple => ({ of: choice, factor: job.minutes })),
 			)
-			this.#builder.limit(work, this.#problem.mostMinutesADay)
+			this.#builder.limit(work, limitOn(this.#problem, day))
 		}
 	}
 

@@ -37,6 +37,13 @@ export interface PrepProblem {
 	formers: Readonly<Record<string, number>>
 	/** Of work on one day. */
 	mostMinutesADay: number
+	/** By number of the day: where another limit holds. */
+	mostMinutesOn?: Readonly<Record<number, number>>
+}
+
+/** Most minutes of work on a day. */
+export function limitOn({ mostMinutesADay, mostMinutesOn = {} }: PrepProblem, day: number): number {
+	return mostMinutesOn[day] ?? mostMinutesADay
 }
 
 /** When each job begins; jobs that are not listed have found no place. */

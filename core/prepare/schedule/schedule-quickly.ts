@@ -6,6 +6,7 @@ import { worthOf } from './check-schedule'
 import {
 	comparePrep,
 	inOrder,
+	limitOn,
 	shiftTimes,
 	type FreeWindow,
 	type PrepJob,
@@ -43,11 +44,12 @@ function placeAll(problem: PrepProblem, isFreshLate: boolean): Schedule {
 
 /** Undefined: there is none, or something that it waits for has none. */
 function findPlace(
-	{ windows, formers, mostMinutesADay }: PrepProblem,
+	problem: PrepProblem,
 	placed: readonly Placed[],
 	job: PrepJob,
 	deadline: number,
 ): number | undefined {
+	const { windows, formers } = problem
 	let earliest = job.release
 	for (const { id, lag } of job.after) {
 		const before = placed.find((other) => other.job.id === id)
@@ -59,7 +61,7 @@ function findPlace(
 		const inside = placed.filter(({ start }) => window.open <= start && start < window.close)
 		const ofDay = placed.filter(({ start }) => dayOf(windows, start) === window.day)
 		const work = ofDay.reduce((sum, { job: { minutes } }) => sum + minutes, 0)
-		return work + job.minutes > mostMinutesADay ? [] : gapsOf(window, inside)
+		return work + job.minutes > limitOn(problem, window.day) ? [] : gapsOf(window, inside)
 	})
 	const starts = gaps.flatMap(({ open, close }) => {
 		const [first, last] = [Math.max(open, earliest), close - job.minutes]

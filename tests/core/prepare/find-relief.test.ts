@@ -84,5 +84,10 @@ test('a span more leaves the other days, and the pattern, as they are', () => {
 	const changed = withSpan(USUAL_FREE_TIME, '2026-03-04', { startMin: 1080, endMin: 1140 })
 	expect(spansOn(changed, '2026-03-04').map(({ startMin }) => startMin)).toEqual([540, 1080])
 	expect(spansOn(changed, '2026-03-05')).toEqual(spansOn(USUAL_FREE_TIME, '2026-03-05'))
-	expect(changed.mostMinutesADay).toBe(240)
+	expect(changed.mostMinutesADay).toBe(180)
+	expect(changed.exceptions[0]?.mostMinutes).toBe(240)
+	// And again on the same day.
+	const more = withSpan(changed, '2026-03-04', { startMin: 1140, endMin: 1170 })
+	expect(more.exceptions).toHaveLength(1)
+	expect(more.exceptions[0]?.mostMinutes).toBe(270)
 })

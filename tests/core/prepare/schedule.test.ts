@@ -58,9 +58,19 @@ const jobsOf = (hasWaits: boolean) =>
 
 const problems = (hasWaits: boolean) =>
 	fc
-		.tuple(windows, jobsOf(hasWaits), fc.integer({ min: 2, max: 3 }), fc.integer({ min: 3, max: 6 }))
-		.map(([own, jobs, trays, most]): PrepProblem => {
-			return { windows: own, jobs, formers: { tray: trays }, mostMinutesADay: hasWaits ? most : 100 }
+		.tuple(
+			windows,
+			jobsOf(hasWaits),
+			fc.integer({ min: 2, max: 3 }),
+			fc.integer({ min: 3, max: 6 }),
+			fc.option(fc.integer({ min: 1, max: 8 }), { nil: undefined }),
+		)
+		.map(([own, jobs, trays, most, other]): PrepProblem => {
+			const limits = other === undefined ? {} : { mostMinutesOn: { [own[0]?.day ?? 0]: other } }
+			return {
+				...{ windows: own, jobs, formers: { tray: trays }, mostMinutesADay: hasWaits ? most : 100 },
+				...(hasWaits && limits),
+			}
 		})
 
 /** Every schedule of all jobs, one after another. */
@@ -150,7 +160,10 @@ test('a general constraint solver finds what is proven best, and nothing better'
 }, 120_000)
 
 /** Late minutes, then days used, as one weighted sum that is held; formers as a cumulative resource. */
-function toMiniZinc({ windows: own, jobs, formers, mostMinutesADay }: PrepProblem, held: string): string {
+function toMiniZinc(
+	{ windows: own, jobs, formers, mostMinutesADay, mostMinutesOn }: PrepProblem,
+	held: string,
+): string {
 	const starts = jobs.map((_, j) => `s${j}`)
 	const last = own.at(-1)?.close ?? 0
 	const dayOf = (j: number, day: number) => {
@@ -177,7 +190,7 @@ function toMiniZinc({ windows: own, jobs, formers, mostMinutesADay }: PrepProble
 			: '',
 		...days.map(
 			(day) =>
-				`constraint ${jobs.map(({ minutes }, j) => `${minutes} * bool2int(${dayOf(j, day)})`).join(' + ')} <= ${mostMinutesADay};`,
+				`constraint ${jobs.map(({ minutes }, j) => `${minutes} * bool2int(${dayOf(j, day)})`).join(' + ')} <= ${mostMinutesOn?.[day] ?? mostMinutesADay};`,
 		),
 		`var int: late = ${jobs.map(({ minutes, deadline }, j) => `max(0, s${j} + ${minutes} - ${deadline})`).join(' + ')};`,
 		`var int: days = ${days.map((day) => `bool2int(${jobs.map((_, j) => `(${dayOf(j, day)})`).join(' \\/ ')})`).join(' + ')};`,

@@ -36,8 +36,6 @@ function Block({ block }: { block: PaperBlock }) {
 	switch (block.type) {
 		case 'heading':
 			return <h2 className="paper-heading">{block.text}</h2>
-		case 'page':
-			return <div className="paper-page" />
 		case 'words':
 			return (
 				<div>

@@ -111,6 +111,9 @@ function Exceptions() {
 								<Form.Item name={[name, 'date']} label="On">
 									<DayInput />
 								</Form.Item>
+								<Form.Item name={[name, 'mostMinutes']} label="No more than">
+									<DecimalInput step={15} suffix="min" placeholder="as usual" />
+								</Form.Item>
 								<Button className="row-button" onClick={() => remove(name)}>
 									As every week
 								</Button>

@@ -70,7 +70,7 @@ export function toCalendarView(preparation: Preparation, view: CalendarView, fro
 		courses: Object.fromEntries(courses.map(({ id, name }) => [id, name])),
 		dryingNow: dryingOn(spans, terms.now.date),
 		...misfitsOf(preparation),
-		relief: relief.map((one) => ({ ...one, words: reliefWords(one, tasks) })),
+		relief: relief?.map((one) => ({ ...one, words: reliefWords(one, tasks) })),
 		doneBefore: doneBefore(preparation),
 		minutesLaid: laid.reduce((sum, { task }) => sum + task.minutes, 0),
 		proven,

@@ -2,8 +2,8 @@
 import { Button } from 'antd'
 import { useEffect } from 'react'
 import { Form, Link, useRevalidator } from 'react-router'
-import { InputError } from '../../../../core/errors'
 import { withSpan } from '../../../../core/prepare/find-relief'
+import { toMoment } from '../../../../core/time/wall-clock'
 import { addDays, isCalendarDate } from '../../../../core/time/calendar'
 import { getFreeTime, keepFreeTime } from '../../../../db/repositories/accounts.server'
 import { findFeed, makeFeed, revokeFeed } from '../../../../db/repositories/calendars.server'
@@ -53,14 +53,11 @@ export function action({ request, context }: Route.ActionArgs) {
 				await markDone(studio.id, input, input.intent === 'done')
 				break
 			case 'settle':
-				await moveTask(member, { ...input, day: input.day }, wallNow(studio.timeZone))
+				await moveTask(member, input, wallNow(studio.timeZone))
 				break
-			case 'more-time': {
-				if (input.endMin === undefined || input.startMin === undefined) throw new InputError([])
-				const { date, startMin, endMin } = input
-				await keepFreeTime(userId, withSpan(await getFreeTime(userId), date, { startMin, endMin }))
+			case 'more-time':
+				await keepFreeTime(userId, withSpan(await getFreeTime(userId), input.date, input))
 				break
-			}
 			case 'longer-days':
 				await keepFreeTime(userId, { ...(await getFreeTime(userId)), mostMinutesADay: input.mostMinutesADay })
 				break
@@ -192,7 +189,7 @@ function Misfits({
 					</ul>
 				</div>
 			)}
-			{isHelpable && <ReliefList relief={relief} />}
+			{isHelpable && relief && <ReliefList relief={relief} />}
 			{withoutPlan.map(({ id, name }) => (
 				<p key={id} className="told">
 					{name} has no plan that fits yet: nothing of it is laid here.{' '}
@@ -204,7 +201,7 @@ function Misfits({
 }
 
 /** Each was tried: with it everything is in time. */
-function ReliefList({ relief }: { relief: CalendarData['relief'] }) {
+function ReliefList({ relief }: { relief: NonNullable<CalendarData['relief']> }) {
 	if (relief.length === 0)
 		return (
 			<p className="told">
@@ -242,10 +239,9 @@ function ReliefList({ relief }: { relief: CalendarData['relief'] }) {
 
 function OverloadNotice({ overload }: { overload: NonNullable<CalendarData['overload']> }) {
 	const { tasks, from, until, lackingMinutes } = overload
-	const isOver = `${until.date} ${until.minuteOfDay}` <= `${from.date} ${from.minuteOfDay}`
 	return (
 		<p className="alert" role="status">
-			{isOver || until.date < from.date
+			{toMoment(until) <= toMoment(from)
 				? `Should have been done before today: ${tasks.join('; ')}.`
 				: `It cannot all be in time: ${count(tasks.length, 'thing')} must lie between ${shortDay(from.date)} and ${shortDay(until.date)}, and ${duration(lackingMinutes)} are lacking.`}
 		</p>
