@@ -10,11 +10,14 @@ import { getLaidPreparation, keepLaidPreparation } from '../../db/repositories/c
 import { listPrepMarks, type PrepMarks } from '../../db/repositories/prep-marks.server'
 import { solve } from '../plan/solving/solver-pool.server'
 import { log } from '../shared/http/log.server'
+import { toWallTime } from '../../core/time/wall-clock'
+import type { FormerPlaces } from '../../core/kit/stock'
+import { wallTimeOf } from '../shared/http/studio-clock.server'
 import { keyOf } from '../shared/http/remember.server'
 import { readPreparedCourses, type PreparedCourse } from './prepared-courses.server'
 
 /** Raised when the same work would be laid otherwise. */
-const LAYING_VERSION = 1
+const LAYING_VERSION = 2
 /** A page waits so long for courses that were not reckoned before: some of them. */
 const PAGE_MS = 800
 /** Of the search behind the page. */
@@ -54,15 +57,15 @@ export async function loadPreparation(
 	budgetMs = PAGE_MS,
 ): Promise<Preparation> {
 	const [date = ''] = now.split('T')
-	const [{ courses, pendingCount }, freeTime] = await Promise.all([
+	const [{ courses, places, pendingCount }, freeTime] = await Promise.all([
 		readPreparedCourses(studio, date, budgetMs),
 		getFreeTime(userId),
 	])
 	const [marks, kept] = await Promise.all([listPrepMarks(courses.map(({ id }) => id)), getLaidPreparation(userId)])
 	const tasks = courses.flatMap((course) => course.tasks)
-	const terms = termsOf(studio, { now, freeTime, marks, courses })
+	const terms = termsOf(studio, { now, freeTime, marks, courses, places })
 	// The minute does not count: what was laid this morning stands all day, whatever has been done of it since.
-	const inputKey = keyOf([LAYING_VERSION, tasks, freeTime, marks.settled, terms.busy, date])
+	const inputKey = keyOf([LAYING_VERSION, tasks, freeTime, marks.settled, terms.busy, places, date])
 	const document =
 		kept?.inputKey === inputKey ? (kept.document as LaidDocument) : await layQuickly(userId, { tasks, terms, inputKey })
 	if (kept?.inputKey !== inputKey && tasks.length > 0)
@@ -85,20 +88,22 @@ interface Known {
 	freeTime: FreeTime
 	marks: PrepMarks
 	courses: readonly PreparedCourse[]
+	places: FormerPlaces
 }
 
-function termsOf(studio: Studio, { now, freeTime, marks, courses }: Known): HandsTerms {
-	const [date = '', time = ''] = now.split('T')
+function termsOf(studio: Studio, { now, freeTime, marks, courses, places }: Known): HandsTerms {
+	const { date, minuteOfDay } = toWallTime(now)
 	return {
 		zone: studio.timeZone,
 		// A quarter of an hour begins now, not some seconds ago.
-		now: { date, minuteOfDay: 15 * Math.ceil((60 * Number(time.slice(0, 2)) + Number(time.slice(3, 5))) / 15) },
+		now: { date, minuteOfDay: 15 * Math.ceil(minuteOfDay / 15) },
 		freeTime,
 		busy: courses.flatMap(({ sessions }) =>
 			sessions.map(({ date: day, startMin, endMin }) => ({ date: day, startMin, endMin })),
 		),
 		settled: new Map(marks.settled),
-		done: new Set(marks.done),
+		places,
+		done: new Map(marks.done.map(([id, doneAt]) => [id, toWallTime(wallTimeOf(doneAt, studio.timeZone))])),
 	}
 }
 

@@ -6,7 +6,7 @@ import {
 	type ClassNeed,
 	type SupplierOrders,
 } from '../../core/kit/shopping-list'
-import type { Stock } from '../../core/kit/stock'
+import { formerPlacesOf, type FormerPlaces, type Stock } from '../../core/kit/stock'
 import { listCalendar, listOrderEntries, type CalendarEntry } from '../../core/prepare/course-calendar'
 import { listOrderTasks, listPrepTasks, type PrepTask } from '../../core/prepare/prep-tasks'
 import type { PrepTerms } from '../../core/prepare/prep-terms'
@@ -27,7 +27,7 @@ import { log } from '../shared/http/log.server'
 import { keyOf, remember } from '../shared/http/remember.server'
 
 /** Raised when the same plan would be prepared otherwise. */
-const PREPARING_VERSION = 1
+const PREPARING_VERSION = 2
 /** Nothing is prepared earlier: orders go out three weeks before. */
 const DAYS_AHEAD = 60
 /** Of a studio; what comes later is laid when its time has come. */
@@ -54,6 +54,8 @@ export interface PreparedCourse {
 
 export interface PreparedCourses {
 	courses: PreparedCourse[]
+	/** To dry on, on the shelf. */
+	places: FormerPlaces
 	/** That are being reckoned behind the page, and are not among these yet. */
 	pendingCount: number
 }
@@ -93,7 +95,7 @@ export async function readPreparedCourses(studio: Studio, date: string, budgetMs
 		prepared.push(withOrders(course, document, orders, { date, terms: studio.prepTerms }))
 	}
 	if (pending.length > 0) void prepareBehind(studio, pending, stock)
-	return { courses: prepared, pendingCount: pending.length }
+	return { courses: prepared, places: formerPlacesOf(stock), pendingCount: pending.length }
 }
 
 /** Studios whose courses are being reckoned behind a page. */
@@ -117,13 +119,15 @@ async function prepare(studio: Studio, coming: ComingCourse, stock: Stock): Prom
 	const course = await getCourse(studio.id, coming.id)
 	const current = await readKit(studio, course)
 	const story = toldPlan(current)?.story
-	const { kit, planId } = current
+	const { kit, planId, designs } = current
 	const hasPlan = story !== undefined && !story.shortfall && kit !== undefined
 	const { id, sessions } = course
 	const document: PreparedDocument = {
 		hasPlan,
 		sessions,
-		tasks: hasPlan ? listPrepTasks({ id, sessions, story, kit }, studio.prepTerms) : [],
+		tasks: hasPlan
+			? listPrepTasks({ id, sessions, story, kit, designs, places: formerPlacesOf(stock) }, studio.prepTerms)
+			: [],
 		entries: listCalendar(course, hasPlan ? story : undefined),
 		needs: hasPlan ? listNeeds(kit) : [],
 	}

@@ -87,7 +87,7 @@ async function lookInto(
 
 /** What is still to be done, in the order in which it lies. */
 function workOf({ laid, unplaced, marks, courses }: Preparation): { inTime: WorkToDo[]; late: WorkToDo[] } {
-	const done = new Set(marks.done)
+	const done = new Map(marks.done)
 	const names = new Map(courses.map(({ id, name }) => [id, name]))
 	const toWork = ({ task, start }: Pick<LaidPreparation['laid'][number], 'task' | 'start'>): WorkToDo => ({
 		courseId: task.courseId,

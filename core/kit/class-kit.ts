@@ -17,7 +17,7 @@ import type { Exchange } from './exchanges'
 import { USUAL_KIT_TERMS, type KitTerms } from './kit-terms'
 import { listPasteMakers, type PasteMaker } from '../design/paste-makers'
 import { billPaste, type PasteLine, type SheetGroup } from './paste-bill'
-import { offcutsOf, ownedToolsOf, type Stock } from './stock'
+import { formerPlacesOf, offcutsOf, ownedToolsOf, type FormerPlaces, type Stock } from './stock'
 import { seatStudents, type Seat, type Student } from './student'
 import { billSupplies, type SupplyLine } from './supply-bill'
 import { listTools, type ToolLine } from './tool-needs'
@@ -63,6 +63,8 @@ export interface KitStudio {
 	offcuts?: readonly OffcutStock[]
 	/** Of each tool on the shelf. */
 	owned?: OwnedTools
+	/** To dry on, on the shelf. */
+	places?: FormerPlaces
 }
 
 /** A studio as its kits see it: its shelf as far as these designs use it. */
@@ -72,7 +74,7 @@ export function kitStudioOf(
 	designs: readonly DesignInCourse[],
 ): KitStudio {
 	const tools = designs.flatMap(({ design }) => design.steps.flatMap((step) => step.tools))
-	return { ...terms, offcuts: offcutsOf(stock), owned: ownedToolsOf(stock, tools) }
+	return { ...terms, offcuts: offcutsOf(stock), owned: ownedToolsOf(stock, tools), places: formerPlacesOf(stock) }
 }
 
 /** @param roster - the first of it sit at the places; the others have none */
@@ -86,7 +88,7 @@ export function packClassKit(
 		roster = [],
 	}: { compiled: CompiledCourse; plan: Plan; studio: KitStudio; roster?: readonly Student[] },
 ): ClassKit {
-	const { terms = USUAL_KIT_TERMS, offcuts = [], owned = {}, stockLengthsMm } = studio
+	const { terms = USUAL_KIT_TERMS, offcuts = [], owned = {}, places = {}, stockLengthsMm } = studio
 	const seats = seatStudents(course.studentCount, roster)
 	const placing = placeSteps(designs, compiled, plan)
 	const pieces = countClassPieces(course, designs, { seats, placing })
@@ -115,7 +117,7 @@ export function packClassKit(
 		atHand: supplies.atHand,
 		colours: listColours(paste.lines, dates, terms),
 		tools: listTools(course, designs, pieces, { placing, owned }),
-		formers: findFormerPeaks(pieces, designs, { compiled, plan, terms }),
+		formers: findFormerPeaks(pieces, designs, { compiled, plan, terms, places }),
 		exchanges: [...paste.exchanges, ...supplies.exchanges],
 	}
 }

@@ -11,6 +11,7 @@ import { pasteVolumeMm3 } from '../materials/piece-mass'
 import { sumOfKits } from './bill'
 import type { PieceLine } from './class-pieces'
 import type { KitTerms } from './kit-terms'
+import { formerKey, type FormerPlaces } from './stock'
 
 export interface FormerLine {
 	/** As the designs name it. */
@@ -22,6 +23,8 @@ export interface FormerLine {
 	/** Trays of the studio's size that hold them. */
 	trayCount: number
 	partNames: string[]
+	/** Pieces for which the studio has room, by its shelf; absent: not counted. */
+	places?: number
 }
 
 /** Pieces that lie on a former for a while. */
@@ -42,7 +45,7 @@ interface Stay {
 export function findFormerPeaks(
 	lines: readonly PieceLine[],
 	designs: readonly DesignInCourse[],
-	{ compiled, plan, terms }: { compiled: CompiledCourse; plan: Plan; terms: KitTerms },
+	{ compiled, plan, terms, places }: { compiled: CompiledCourse; plan: Plan; terms: KitTerms; places: FormerPlaces },
 ): FormerLine[] {
 	const context = { compiled, plan, terms }
 	const stays = [
@@ -64,6 +67,7 @@ export function findFormerPeaks(
 			const peakCount = Math.max(inClass, aheadCount)
 			if (peakCount === 0) return []
 			const partNames = [...new Set([...own.map(({ partName }) => partName), ...ahead.map(({ part }) => part.name)])]
+			const room = places[formerKey(former)]
 			const perTray = Math.min(
 				...own.map((stay) => stay.perTray),
 				...ahead.map(({ part }) => piecesPerTray(part.form, terms)),
@@ -75,6 +79,7 @@ export function findFormerPeaks(
 					peakMinute: inClass >= aheadCount ? peak.minute : undefined,
 					trayCount: Math.ceil(peakCount / perTray),
 					partNames,
+					...(room !== undefined && { places: room }),
 				},
 			]
 		})

@@ -14,6 +14,7 @@ export const STOCK_KINDS = [
 	'material',
 	'bought',
 	'tool',
+	'former',
 ] as const
 export type StockKind = (typeof STOCK_KINDS)[number]
 
@@ -23,7 +24,7 @@ export interface StockItem {
 	/** Unique within its kind, whatever its capitals; of a wire or an off-cut as `wireName` makes it. */
 	name: string
 	unit: AmountUnit
-	/** Whole, >= 0, in the unit. */
+	/** Whole, >= 0, in the unit; of a former: how many pieces lie on it at once, on all of them. */
 	onHand: number
 }
 
@@ -44,6 +45,7 @@ export const UNIT_OF_KIND: Record<Exclude<StockKind, 'ingredient'>, AmountUnit> 
 	material: 'mg',
 	bought: 'piece',
 	tool: 'piece',
+	former: 'piece',
 }
 
 /** Small units in the unit in which people count the shelf. */
@@ -94,6 +96,20 @@ export function ownedToolsOf({ items }: Pick<Stock, 'items'>, toolNames: readonl
 			return count === undefined ? [] : [[tool, count]]
 		}),
 	)
+}
+
+/** How many pieces lie on each kind of former at once, by its name without capitals; of others there are always enough. */
+export type FormerPlaces = Readonly<Record<string, number>>
+
+export function formerPlacesOf({ items }: Pick<Stock, 'items'>): FormerPlaces {
+	return Object.fromEntries(
+		items.flatMap(({ kind, name, onHand }) => (kind === 'former' ? [[formerKey(name), onHand]] : [])),
+	)
+}
+
+/** The name of a former as `FormerPlaces` has it. */
+export function formerKey(name: string): string {
+	return readStockKey(stockKey('former', name)).name
 }
 
 /** Who sells one piece of an item cheapest, delivery apart; undefined where nobody does. */

@@ -4,7 +4,7 @@ import { toMoment, type WallTime } from '../time/wall-clock'
 import { wallTimeAfter } from '../time/zone'
 import type { DryingStage } from '../vocabulary/drying-stage'
 import type { CalendarEntry } from './course-calendar'
-import type { LaidPreparation } from './lay-preparation'
+import type { PrepTask } from './prep-tasks'
 
 export interface DryingSpan {
 	key: string
@@ -21,11 +21,12 @@ export interface DryingSpan {
 /**
  * In the order in which they begin.
  *
+ * @param made - what is made before class, and when that ends, or did
  * @param zone - name in the IANA database
  */
 export function listDryingSpans(
 	courses: readonly { id: number; entries: readonly CalendarEntry[] }[],
-	laid: LaidPreparation['laid'],
+	made: readonly { task: PrepTask; end: WallTime }[],
 	zone: string,
 ): DryingSpan[] {
 	const left = courses.flatMap(({ id: courseId, entries }) =>
@@ -36,7 +37,7 @@ export function listDryingSpans(
 			return [{ key, courseId, source, stage, from: leftAt, readyAt: at, neededOn: neededAt.date }]
 		}),
 	)
-	const made = laid.flatMap(({ task, end }): DryingSpan[] => {
+	const ahead = made.flatMap(({ task, end }): DryingSpan[] => {
 		const { id, courseId, work, dryMinutes, forDate } = task
 		// Of what is made in several goes, the last is ready last.
 		if (work.kind !== 'make' || dryMinutes === undefined || (work.part && work.part.number < work.part.of)) return []
@@ -44,5 +45,5 @@ export function listDryingSpans(
 		const readyAt = wallTimeAfter(origin, dryMinutes)
 		return [{ key: id, courseId, source: work.source, stage: undefined, from: end, readyAt, neededOn: forDate }]
 	})
-	return [...made, ...left].toSorted((a, b) => (toMoment(a.from) < toMoment(b.from) ? -1 : 1))
+	return [...ahead, ...left].toSorted((a, b) => (toMoment(a.from) < toMoment(b.from) ? -1 : 1))
 }

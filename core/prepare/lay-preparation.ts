@@ -1,10 +1,11 @@
 /** Work before class of all courses laid into one pair of hands' free time, on the studio's wall clock. */
 import { daysBetween } from '../time/calendar'
+import type { FormerPlaces } from '../kit/stock'
 import { toMoment, type WallTime } from '../time/wall-clock'
 import { minutesSince, wallTimeAfter, type ClockOrigin } from '../time/zone'
 import { listFreeSpans, type FreeSpan, type FreeTime } from './free-time'
 import type { PrepTask } from './prep-tasks'
-import type { FreeWindow, PrepJob, PrepLevel, PrepObjective, PrepProblem } from './schedule/prep-problem'
+import type { FreeWindow, Lying, PrepJob, PrepLevel, PrepObjective, PrepProblem } from './schedule/prep-problem'
 import { schedulePreparation, type PrepEffort } from './schedule/schedule-preparation'
 
 export interface HandsTerms {
@@ -17,8 +18,10 @@ export interface HandsTerms {
 	busy: readonly FreeSpan[]
 	/** By id of the task: the day, YYYY-MM-DD, on which she wants it. */
 	settled?: ReadonlyMap<string, string>
-	/** Ids of what is done. */
-	done?: ReadonlySet<string>
+	/** To dry on; absent: of everything there is enough. */
+	places?: FormerPlaces
+	/** By id of what is done: when it was; things made then still rest and dry. */
+	done?: ReadonlyMap<string, WallTime>
 }
 
 export interface LaidPreparation {
@@ -40,7 +43,7 @@ const DAYS_AFTER = 7
 export function layPreparation(tasks: readonly PrepTask[], terms: HandsTerms, effort?: PrepEffort): LaidPreparation {
 	const open = tasks.filter(({ id }) => !terms.done?.has(id))
 	const origin: ClockOrigin = { date: terms.now.date, minuteOfDay: 0, zone: terms.zone }
-	const problem = toProblem(open, terms, origin)
+	const problem = toProblem(tasks, terms, origin)
 	const { schedule, objective, proven, overload } = schedulePreparation(problem, effort)
 	const byId = new Map(open.map((task) => [task.id, task]))
 	const laid = problem.jobs.flatMap(({ id, minutes, deadline }) => {
@@ -65,10 +68,16 @@ export function layPreparation(tasks: readonly PrepTask[], terms: HandsTerms, ef
 	}
 }
 
-function toProblem(open: readonly PrepTask[], terms: HandsTerms, origin: ClockOrigin): PrepProblem {
-	const { now, freeTime, busy, settled } = terms
+function toProblem(tasks: readonly PrepTask[], terms: HandsTerms, origin: ClockOrigin): PrepProblem {
+	const { now, freeTime, busy, settled, places = {}, done = new Map<string, WallTime>() } = terms
 	const at = (time: WallTime) => minutesSince(origin, time)
+	const open = tasks.filter(({ id }) => !done.has(id))
 	const ids = new Set(open.map(({ id }) => id))
+	const lying = tasks.flatMap(({ id, lies, dryMinutes = 0 }): Lying[] => {
+		const doneAt = done.get(id)
+		const until = doneAt && at(doneAt) + dryMinutes
+		return lies && until !== undefined && until > at(now) ? [{ former: lies.former, count: lies.count, until }] : []
+	})
 	const lastDate =
 		open
 			.map(({ latest }) => latest.date)
@@ -83,26 +92,41 @@ function toProblem(open: readonly PrepTask[], terms: HandsTerms, origin: ClockOr
 	})
 	return {
 		windows,
-		formers: {},
+		// As many as lie there she must have.
+		formers: Object.fromEntries(
+			Object.entries(places).map(([former, room]) => [former, Math.max(room, countOn(lying, former))]),
+		),
+		lying,
 		mostMinutesADay: freeTime.mostMinutesADay,
 		mostMinutesOn: Object.fromEntries(
 			freeTime.exceptions.flatMap(({ date, mostMinutes }) =>
 				mostMinutes === undefined ? [] : [[daysBetween(origin.date, date), mostMinutes]],
 			),
 		),
-		jobs: open.map(({ id, minutes, earliest, latest, after, isFresh, isDrying }): PrepJob => {
+		jobs: open.map(({ id, minutes, earliest, latest, after, isFresh, isDrying, lies, dryMinutes = 0 }): PrepJob => {
 			const day = settled?.get(id)
 			return {
 				id,
 				minutes,
-				release: Math.max(at(now), at(earliest)),
+				release: Math.max(
+					at(now),
+					at(earliest),
+					...after.flatMap((before) => {
+						const doneAt = done.get(before.id)
+						return doneAt ? [at(doneAt) + before.lag] : []
+					}),
+				),
 				deadline: at(latest),
-				// What is done is waited for no more.
 				after: after.filter((before) => ids.has(before.id)),
 				...(isFresh && { isFresh }),
 				...(isDrying && { isDrying }),
+				...(lies && { stay: { ...lies, minutes: dryMinutes } }),
 				...(day !== undefined && { day: daysBetween(origin.date, day) }),
 			}
 		}),
 	}
+}
+
+function countOn(lying: readonly Lying[], former: string): number {
+	return lying.reduce((sum, one) => sum + (one.former === former ? one.count : 0), 0)
 }

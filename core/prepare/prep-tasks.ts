@@ -1,7 +1,9 @@
 /** What an instructor does before a course and between its sessions, each with how long, from when, until when, after what. */
 import type { Session } from '../course/course'
 import type { ClassKit } from '../kit/class-kit'
+import type { FormerPlaces } from '../kit/stock'
 import type { SupplierOrders } from '../kit/shopping-list'
+import type { DesignInCourse } from '../plan/compile/compile-course'
 import type { CourseWait, TaskSource } from '../plan/compile/compiled-course'
 import { minutesAhead } from '../plan/tell/drying-ahead'
 import type { StoryPlace } from '../plan/tell/elsewhere-story'
@@ -11,6 +13,7 @@ import { addDays } from '../time/calendar'
 import type { WallTime } from '../time/wall-clock'
 import type { DryingStage } from '../vocabulary/drying-stage'
 import { listDueOrders, listReady } from './course-calendar'
+import { liesOn, type Lying } from './lies-on'
 import { USUAL_PREP_TERMS, type PrepTerms } from './prep-terms'
 
 export type PrepWork =
@@ -45,6 +48,8 @@ export interface PrepTask {
 	isDrying?: boolean
 	/** So long, minutes of the clock; absent: it does not dry. */
 	dryMinutes?: number
+	/** While it dries, on what the studio counts. */
+	lies?: Lying
 }
 
 export interface CourseToPrepare {
@@ -53,6 +58,9 @@ export interface CourseToPrepare {
 	sessions: readonly Session[]
 	story: PlanStory
 	kit: ClassKit
+	designs: readonly DesignInCourse[]
+	/** To dry on; absent: of everything there is enough. */
+	places?: FormerPlaces
 }
 
 /** In the order of the work; what is ordered is apart, since it hangs on the day and on the shelf. */
@@ -192,9 +200,13 @@ class TaskList {
 		const task = this.#task(`make-${taskId}`, { kind: 'make', source, isBrought }, minutes)
 		const dry = wait ? minutesAhead(wait) : 0
 		const latest = earlier({ date, minuteOfDay: startMin }, Math.max(dry, this.#terms.leaveMinutes))
+		const { designs, places = {}, kit } = this.#course
+		const lies = dry > 0 ? liesOn(source, { designs, places, times: kit.studentCount }) : undefined
+		const drying = dry > 0 && { dryMinutes: Math.ceil(dry), ...(lies && { lies }) }
 		const parts = inParts(
-			{ ...task, latest, forDate: date, after, isDrying: dry > 0, ...(dry > 0 && { dryMinutes: Math.ceil(dry) }) },
+			{ ...task, latest, forDate: date, after, isDrying: dry > 0, ...drying },
 			this.#terms.longestGoMinutes,
+			lies && places[lies.former],
 		)
 		return [{ taskId, parts }]
 	}
@@ -229,16 +241,19 @@ function waitFor(tasks: readonly PrepTask[], lag: number): PrepTask['after'] {
 	return tasks.map(({ id }) => ({ id, lag }))
 }
 
-/** Work that nobody does in one go, in equal parts, one after the other. */
-function inParts(task: PrepTask, longest: number): PrepTask[] {
-	const of = Math.ceil(task.minutes / longest)
+/** Work that nobody does in one go, or that has no room to dry at once, in equal parts, one after the other. */
+function inParts(task: PrepTask, longest: number, room = Infinity): PrepTask[] {
+	const pieces = task.lies?.count ?? 0
+	const of = Math.min(task.minutes, Math.max(Math.ceil(task.minutes / longest), Math.ceil(pieces / room)))
 	if (of === 1) return [task]
 	return Array.from({ length: of }, (_, p): PrepTask => {
-		const minutes = Math.floor(((p + 1) * task.minutes) / of) - Math.floor((p * task.minutes) / of)
+		const shareOf = (whole: number) => Math.floor(((p + 1) * whole) / of) - Math.floor((p * whole) / of)
 		const work = task.work.kind === 'make' ? { ...task.work, part: { number: p + 1, of } } : task.work
 		// The last part bears the name of the whole: what waits for it waits for all.
 		const id = p === of - 1 ? task.id : `${task.id} part ${p + 1}`
-		return { ...task, id, work, minutes, after: p === 0 ? task.after : [{ id: `${task.id} part ${p}`, lag: 0 }] }
+		const after = p === 0 ? task.after : [{ id: `${task.id} part ${p}`, lag: 0 }]
+		const lies = task.lies && { ...task.lies, count: shareOf(pieces) }
+		return { ...task, id, work, minutes: shareOf(task.minutes), after, ...(lies && { lies }) }
 	})
 }
 

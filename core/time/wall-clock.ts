@@ -28,6 +28,12 @@ export function toMoment({ date, minuteOfDay }: WallTime): string {
 	return `${date}T${clock(minuteOfDay)}`
 }
 
+/** The other way. */
+export function toWallTime(moment: string): WallTime {
+	const [date = '', time = ''] = moment.split('T')
+	return { date, minuteOfDay: 60 * Number(time.slice(0, 2)) + Number(time.slice(3, 5)) }
+}
+
 /**
  * The moment so many minutes later, as the hands of the clock go.
  *

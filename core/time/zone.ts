@@ -5,7 +5,7 @@
  * do who did not know; RFC 5545, 3.3.5, says the same).
  */
 import { Temporal } from 'temporal-polyfill'
-import type { WallTime } from './wall-clock'
+import { toWallTime, type WallTime } from './wall-clock'
 
 /** Points in time are kept in ms. */
 const MS_PER_MINUTE = 60_000
@@ -53,8 +53,7 @@ export function instantOf({ date, minuteOfDay }: WallTime, zone: string): number
 /** What the wall clock shows so many minutes after the origin. */
 export function wallTimeAfter(origin: ClockOrigin, minutes: number): WallTime {
 	const ms = epochMs(origin.zone, origin.date, origin.minuteOfDay) + minutes * MS_PER_MINUTE
-	const [date = '', time = ''] = wallMomentAt(ms, origin.zone).split('T')
-	return { date, minuteOfDay: 60 * Number(time.slice(0, 2)) + Number(time.slice(3, 5)) }
+	return toWallTime(wallMomentAt(ms, origin.zone))
 }
 
 /** By zone, date and minute: a course asks for the same few moments many hundred times. */

@@ -4,8 +4,8 @@ import { PrepMarkModel } from '../models/preparation.server'
 import { requireCourse } from '../require-course.server'
 
 export interface PrepMarks {
-	/** Ids of tasks. */
-	done: string[]
+	/** When, by id of the task. */
+	done: [taskId: string, doneAt: Date][]
 	/** Day, YYYY-MM-DD, by id of the task. */
 	settled: [taskId: string, day: string][]
 }
@@ -14,7 +14,7 @@ export interface PrepMarks {
 export async function listPrepMarks(courseIds: readonly number[]): Promise<PrepMarks> {
 	const rows = await PrepMarkModel.findAll({ where: { courseId: [...courseIds] }, order: [['taskId', 'ASC']] })
 	return {
-		done: rows.flatMap(({ taskId, doneAt }) => (doneAt ? [taskId] : [])),
+		done: rows.flatMap(({ taskId, doneAt }) => (doneAt ? [[taskId, doneAt] as const] : [])) as PrepMarks['done'],
 		settled: rows.flatMap(({ taskId, day }) => (day ? [[taskId, day] as const] : [])) as PrepMarks['settled'],
 	}
 }
@@ -27,10 +27,11 @@ export interface PrepMark {
 /**
  * Done, or not yet after all.
  *
+ * @param doneAt - when it was; absent: not yet
  * @throws {NotFoundError} the studio has no such course
  */
-export function markDone(studioId: number, { courseId, taskId }: PrepMark, isDone: boolean): Promise<void> {
-	return changeMark(studioId, { courseId, taskId }, { doneAt: isDone ? new Date() : null })
+export function markDone(studioId: number, { courseId, taskId }: PrepMark, doneAt: Date | undefined): Promise<void> {
+	return changeMark(studioId, { courseId, taskId }, { doneAt: doneAt ?? null })
 }
 
 /**

@@ -71,4 +71,5 @@ export const STOCK_WORDS: Record<StockKind, string> = {
 	material: 'Dust, glaze and the like',
 	bought: 'Bought pieces',
 	tool: 'Tool',
+	former: 'To dry on (places)',
 }

@@ -1,5 +1,6 @@
 /** What a studio's clock on the wall shows. CALYCINE_TODAY, for demos and tests, sets the day; the time of day goes on. */
-import { wallMomentAt } from '../../../core/time/zone'
+import { toWallTime } from '../../../core/time/wall-clock'
+import { instantOf, wallMomentAt } from '../../../core/time/zone'
 
 /** Zone of the demo's studio and of the stand-in for a sensor: CALYCINE_ZONE, for tests of other parts of the world. */
 export function demoZone(): string {
@@ -16,6 +17,11 @@ export function wallNow(zone: string): string {
 	const now = wallMomentAt(Date.now(), zone)
 	const day = process.env['CALYCINE_TODAY']
 	return day ? `${day}${now.slice(10)}` : now
+}
+
+/** Now, as a point in time. */
+export function studioNow(zone: string): Date {
+	return new Date(instantOf(toWallTime(wallNow(zone)), zone))
 }
 
 /** The same of a moment that was noted, on its own day. */

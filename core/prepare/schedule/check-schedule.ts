@@ -3,7 +3,7 @@ import type { PrepJob, PrepObjective, PrepProblem, Schedule } from './prep-probl
 
 /** One line for every rule that is broken; none: it is a schedule. */
 export function checkSchedule(problem: PrepProblem, schedule: Schedule): string[] {
-	const { windows, jobs, formers, mostMinutesADay, mostMinutesOn } = problem
+	const { windows, jobs, formers, lying = [], mostMinutesADay, mostMinutesOn } = problem
 	const broken: string[] = []
 	const placed = jobs.flatMap((job) => {
 		const start = schedule[job.id]
@@ -30,8 +30,11 @@ export function checkSchedule(problem: PrepProblem, schedule: Schedule): string[
 	for (const [day, minutes] of work)
 		if (minutes > (mostMinutesOn?.[day] ?? mostMinutesADay)) broken.push(`day ${day} has ${minutes} min of work`)
 	for (const [former, count] of Object.entries(formers))
-		for (const { job, end } of placed)
-			if (job.stay?.former === former && inUse(former, end, placed) > count) broken.push(`too many on ${former}`)
+		for (const { job, end } of placed) {
+			const before = lying.reduce((sum, one) => sum + (one.former === former && end < one.until ? one.count : 0), 0)
+			if (job.stay?.former === former && before + inUse(former, end, placed) > count)
+				broken.push(`too many on ${former}`)
+		}
 	return broken
 }
 

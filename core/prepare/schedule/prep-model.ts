@@ -3,7 +3,15 @@ import type { Literals } from '../../plan/kernel/trail'
 import type { SolveAnswer } from '../../plan/kernel/solver'
 import { atLeast, atMost, not, type Expression, type Literal } from '../../plan/model/literal'
 import { ModelBuilder, type Multiple } from '../../plan/model/model-builder'
-import { limitOn, shiftTimes, type PrepJob, type PrepLevel, type PrepProblem, type Schedule } from './prep-problem'
+import {
+	limitOn,
+	shiftTimes,
+	type Lying,
+	type PrepJob,
+	type PrepLevel,
+	type PrepProblem,
+	type Schedule,
+} from './prep-problem'
 
 /** The levels that the model knows: it places every job. */
 export type ModelLevel = Exclude<PrepLevel, 'unplaced'>
@@ -168,19 +176,21 @@ export class PrepModel {
 	/** Of jobs that together need more formers than there are, at least two do not lie there at once. */
 	#keepFormers(): void {
 		for (const [former, count] of Object.entries(this.#problem.formers)) {
-			const using = this.#jobs.filter(({ job }) => job.stay?.former === former)
+			const uses: FormerUse[] = [
+				...(this.#problem.lying ?? []).filter((one) => one.former === former),
+				...this.#jobs.flatMap((own) => (own.job.stay?.former === former ? [{ count: own.job.stay.count, own }] : [])),
+			]
 			const apart = new Map<string, Literal[]>()
-			const keyOf = (one: JobVariables, other: JobVariables) => [one.job.id, other.job.id].toSorted().join('\n')
-			const separations = (one: JobVariables, other: JobVariables): Literal[] => {
-				const key = keyOf(one, other)
-				const known = apart.get(key)
-				if (known) return known
-				const made = [this.#separate(one, other), this.#separate(other, one)]
+			const separations = (one: FormerUse, other: FormerUse): Literal[] => {
+				if ('until' in one) return 'until' in other ? [] : [takenOff(one, other.own)]
+				if ('until' in other) return [takenOff(other, one.own)]
+				const key = [one.own.job.id, other.own.job.id].toSorted().join('\n')
+				const made = apart.get(key) ?? [this.#separate(one.own, other.own), this.#separate(other.own, one.own)]
 				apart.set(key, made)
 				return made
 			}
-			for (const set of tooMany(using, count)) {
-				if (!set.some(({ isFree }) => isFree)) continue
+			for (const set of tooMany(uses, count)) {
+				if (!set.some((use) => 'own' in use && use.own.isFree)) continue
 				this.#builder.atLeastOne(
 					...set.flatMap((one, i) => set.slice(0, i).flatMap((other) => separations(one, other))),
 				)
@@ -232,16 +242,23 @@ export class PrepModel {
 	}
 }
 
-/** Sets of jobs that need more than there is, none of which holds another: of few jobs on one kind of former. */
-function tooMany(using: readonly JobVariables[], count: number): JobVariables[][] {
-	const found: JobVariables[][] = []
-	const grow = (from: number, set: JobVariables[], sum: number) => {
-		for (let k = from; k < using.length; k++) {
-			const own = using[k]
-			if (!own) continue
-			const total = sum + (own.job.stay?.count ?? 0)
-			const isMinimal = [...set, own].every((one) => total - (one.job.stay?.count ?? 0) <= count)
-			if (total <= count) grow(k + 1, [...set, own], total)
+/** What is on a kind of former: from before, or laid there by a job. */
+type FormerUse = Lying | { count: number; own: JobVariables }
+
+/** That a job lays its pieces down when those from before have been taken off. */
+function takenOff({ until }: Lying, { end: { variable, plus } }: JobVariables): Literal {
+	return atLeast(variable, until - plus)
+}
+
+/** Sets that need more than there is, none of which holds another: of few uses of one kind of former. */
+function tooMany(uses: readonly FormerUse[], room: number): FormerUse[][] {
+	const found: FormerUse[][] = []
+	const grow = (from: number, set: FormerUse[], sum: number) => {
+		for (const [k, own] of uses.entries()) {
+			if (k < from) continue
+			const total = sum + own.count
+			const isMinimal = [...set, own].every(({ count }) => total - count <= room)
+			if (total <= room) grow(k + 1, [...set, own], total)
 			else if (isMinimal) found.push([...set, own])
 		}
 	}

@@ -30,11 +30,20 @@ export interface PrepJob {
 	day?: number
 }
 
+/** Pieces that were laid onto formers before. */
+export interface Lying {
+	former: string
+	count: number
+	until: number
+}
+
 export interface PrepProblem {
 	windows: FreeWindow[]
 	jobs: PrepJob[]
 	/** Of each kind of former that is counted; of others there are always enough. */
 	formers: Readonly<Record<string, number>>
+	/** On them from before the first window on, each until it is taken off; together no more than there are. */
+	lying?: readonly Lying[]
 	/** Of work on one day. */
 	mostMinutesADay: number
 	/** By number of the day: where another limit holds. */

@@ -49,7 +49,7 @@ function findPlace(
 	job: PrepJob,
 	deadline: number,
 ): number | undefined {
-	const { windows, formers } = problem
+	const { windows } = problem
 	let earliest = job.release
 	for (const { id, lag } of job.after) {
 		const before = placed.find((other) => other.job.id === id)
@@ -69,7 +69,7 @@ function findPlace(
 		const inTime = Math.min(last, deadline - job.minutes)
 		return job.isFresh && inTime >= first ? [inTime, first] : [first]
 	})
-	const free = starts.filter((start) => fitsFormers(formers, placed, job, start + job.minutes))
+	const free = starts.filter((start) => fitsFormers(problem, placed, job, start + job.minutes))
 	const inTime = free.filter((start) => start + job.minutes <= deadline)
 	return job.isFresh && inTime.length > 0 ? Math.max(...inTime) : free.toSorted((a, b) => a - b)[0]
 }
@@ -86,7 +86,7 @@ function dayOf(windows: readonly FreeWindow[], start: number): number | undefine
 }
 
 function fitsFormers(
-	formers: PrepProblem['formers'],
+	{ formers, lying = [] }: PrepProblem,
 	placed: readonly Placed[],
 	{ stay }: PrepJob,
 	end: number,
@@ -95,9 +95,10 @@ function fitsFormers(
 	if (!stay || count === undefined) return true
 	const others = placed.flatMap((other) => (other.job.stay?.former === stay.former ? [stayOf(other)] : []))
 	const own = { from: end, until: end + stay.minutes, count: stay.count }
-	const all = [own, ...others]
+	const before = lying.filter(({ former }) => former === stay.former).map((one) => ({ ...one, from: -Infinity }))
+	const all = [own, ...others, ...before]
 	// Most lie there at the moment at which one of them is laid down.
-	return all.every(({ from }) => {
+	return [own, ...others].every(({ from }) => {
 		const lying = all.filter((one) => one.from <= from && from < one.until)
 		return lying.reduce((sum, one) => sum + one.count, 0) <= count
 	})

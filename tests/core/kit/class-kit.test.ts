@@ -5,6 +5,7 @@ import type { Shares } from '../../../core/kit/bill'
 import { allergensOfKit } from '../../../core/kit/kit-allergens'
 import { USUAL_KIT_TERMS } from '../../../core/kit/kit-terms'
 import { listPreparation } from '../../../core/kit/preparation'
+import { formerPlacesOf } from '../../../core/kit/stock'
 import { pasteMassG } from '../../../core/materials/piece-mass'
 import { makeStudent, packDemo } from '../../support/demo-kit'
 
@@ -160,6 +161,21 @@ describe('what goes with the kits', () => {
 		expect(tray?.peakCount).toBeLessThanOrEqual(8 * (petals?.shares.usual ?? 0))
 		expect(tray?.peakCount).toBeGreaterThan(0)
 		expect(tray?.trayCount).toBeGreaterThanOrEqual(1)
+	})
+
+	test('what the shelf has to dry on stands beside what is needed at once, whatever its capitals', () => {
+		const { kit } = packDemo(
+			'Magnolia on Thursdays',
+			{},
+			{ places: formerPlacesOf({ items: [{ kind: 'former', name: 'Apple tray', unit: 'piece', onHand: 48 }] }) },
+		)
+
+		expect(kit.formers.map(({ former, places }) => [former, places])).toEqual(
+			expect.arrayContaining([
+				['apple tray', 48],
+				['spoons', undefined],
+			]),
+		)
 	})
 
 	test('colours are mixed before the first class that needs them, deep ones with more gel', () => {

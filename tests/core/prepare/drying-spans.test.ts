@@ -27,9 +27,9 @@ test('is left at the end of a session, ready when the plan says, and wanted by a
 })
 
 test('made ahead, begins to dry when it is made, for as long as the plan reckons, and is dry before the class', () => {
-	const { course, story, kit } = packDemo('Calla lily taster')
+	const { course, story, kit, designs } = packDemo('Calla lily taster')
 	const { sessions } = course
-	const tasks = listPrepTasks({ id: 1, sessions, story, kit })
+	const tasks = listPrepTasks({ id: 1, sessions, story, kit, designs })
 	const now = { date: addDays(sessions[0]!.date, -5), minuteOfDay: 480 }
 	const terms = { zone: ZONE, now, freeTime: USUAL_FREE_TIME, busy: sessions }
 	const { laid } = layPreparation(tasks, terms, { steps: 0 })

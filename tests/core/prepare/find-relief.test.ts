@@ -8,9 +8,9 @@ import { addDays } from '../../../core/time/calendar'
 import { packDemo } from '../../support/demo-kit'
 
 const QUICK = { steps: 0 }
-const { course, story, kit } = packDemo('Calla lily taster')
+const { course, story, kit, designs } = packDemo('Calla lily taster')
 const { sessions } = course
-const tasks = listPrepTasks({ id: 1, sessions, story, kit })
+const tasks = listPrepTasks({ id: 1, sessions, story, kit, designs })
 const now = { date: addDays(sessions[0]!.date, -5), minuteOfDay: 8 * 60 }
 
 function termsOf(freeTime: Partial<FreeTime>): HandsTerms {

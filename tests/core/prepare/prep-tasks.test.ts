@@ -13,8 +13,8 @@ import { packDemo } from '../../support/demo-kit'
 const ZONE = 'Europe/London'
 
 function prepared(name: string, id = 1): CourseToPrepare {
-	const { course, story, kit } = packDemo(name)
-	return { id, sessions: course.sessions, story, kit }
+	const { course, story, kit, designs } = packDemo(name)
+	return { id, sessions: course.sessions, story, kit, designs }
 }
 
 const taster = prepared('Calla lily taster')
@@ -81,6 +81,41 @@ test('what dries longer than the first session is away is still for the session 
 	expect(made!.latest.date < weekly.sessions[0]!.date).toBe(true)
 })
 
+describe('with fewer places to dry on than pieces', () => {
+	const now: WallTime = { date: addDays(first.date, -5), minuteOfDay: 8 * 60 }
+	const places = { 'upright in foam': 4 }
+	const narrow = listPrepTasks({ ...taster, places })
+	const makes = narrow.filter(({ work }) => work.kind === 'make')
+	const lay = (room: Record<string, number>, done?: Map<string, WallTime>) =>
+		layPreparation(narrow, {
+			...{ zone: ZONE, now, freeTime: USUAL_FREE_TIME, busy: taster.sessions, places: room },
+			...(done && { done }),
+		})
+	const endsOf = ({ laid }: ReturnType<typeof lay>) =>
+		laid.filter(({ task }) => task.lies !== undefined).map(({ end }) => instantOf(end, ZONE))
+
+	test('pieces are made in goes, each no more than have room, all of them together', () => {
+		expect(makes.map(({ lies }) => lies?.count)).toEqual([3, 3, 4])
+		expect(makes.reduce((sum, { minutes }) => sum + minutes, 0)).toBe(taster.story.swaps[0]?.prepMinutes)
+		expect(listPrepTasks({ ...taster, places: { 'upright in foam': 10 } })).toHaveLength(tasks.length)
+	})
+
+	test('the next go is laid when those of the one before are dry; with room for all it need not wait', () => {
+		const apart = (ends: number[]) => ends.slice(1).map((end, e) => end - ends[e]!)
+		const dry = 60_000 * makes[0]!.dryMinutes!
+
+		expect(apart(endsOf(lay(places))).every((gap) => gap >= dry)).toBe(true)
+		expect(apart(endsOf(lay({ 'upright in foam': 10 }))).some((gap) => gap < dry)).toBe(true)
+	})
+
+	test('what was made already lies there until it is dry', () => {
+		const [made] = makes
+		const next = endsOf(lay(places, new Map([[made!.id, now]])))[0]!
+
+		expect(next - instantOf(now, ZONE)).toBeGreaterThanOrEqual(60_000 * made!.dryMinutes!)
+	})
+})
+
 describe('laid into her free time', () => {
 	const now: WallTime = { date: addDays(first.date, -5), minuteOfDay: 8 * 60 }
 	const busy = taster.sessions
@@ -107,11 +142,22 @@ describe('laid into her free time', () => {
 	})
 
 	test('what is done is gone, and nothing waits for it any more', () => {
-		const done = new Set([of('wires')[0]!.id, of('glue')[0]!.id])
+		const done = new Map([of('wires')[0]!.id, of('glue')[0]!.id].map((id) => [id, now]))
 		const rest = layPreparation(tasks, { ...terms, done })
 
 		expect(rest.laid.length).toBe(tasks.length - 2)
 		expect(rest.unplaced).toEqual([])
+	})
+
+	test('what is done still rests and dries: glue that was just mixed is not used yet', () => {
+		const [glue] = of('glue')
+		const [make] = of('make')
+		const lag = make!.after.find(({ id }) => id === glue!.id)!.lag
+		const rest = layPreparation(tasks, { ...terms, done: new Map([[glue!.id, now]]) })
+		const begun = rest.laid.find(({ task }) => task.id === make!.id)!.start
+
+		expect(lag).toBeGreaterThan(0)
+		expect(instantOf(begun, ZONE) - instantOf(now, ZONE)).toBeGreaterThanOrEqual(60_000 * lag)
 	})
 
 	test('a day that she has settled holds, and what depends on it comes after', () => {

@@ -64,12 +64,16 @@ const problems = (hasWaits: boolean) =>
 			fc.integer({ min: 2, max: 3 }),
 			fc.integer({ min: 3, max: 6 }),
 			fc.option(fc.integer({ min: 1, max: 8 }), { nil: undefined }),
+			fc.option(fc.record({ count: fc.integer({ min: 1, max: 2 }), until: fc.integer({ min: 1, max: 12 }) }), {
+				nil: undefined,
+			}),
 		)
-		.map(([own, jobs, trays, most, other]): PrepProblem => {
+		.map(([own, jobs, trays, most, other, lying]): PrepProblem => {
 			const limits = other === undefined ? {} : { mostMinutesOn: { [own[0]?.day ?? 0]: other } }
 			return {
 				...{ windows: own, jobs, formers: { tray: trays }, mostMinutesADay: hasWaits ? most : 100 },
 				...(hasWaits && limits),
+				...(hasWaits && lying && { lying: [{ former: 'tray', ...lying }] }),
 			}
 		})
 
@@ -161,7 +165,7 @@ test('a general constraint solver finds what is proven best, and nothing better'
 
 /** Late minutes, then days used, as one weighted sum that is held; formers as a cumulative resource. */
 function toMiniZinc(
-	{ windows: own, jobs, formers, mostMinutesADay, mostMinutesOn }: PrepProblem,
+	{ windows: own, jobs, formers, lying = [], mostMinutesADay, mostMinutesOn }: PrepProblem,
 	held: string,
 ): string {
 	const starts = jobs.map((_, j) => `s${j}`)
@@ -173,7 +177,10 @@ function toMiniZinc(
 			.join(' \\/ ')
 	}
 	const days = [...new Set(own.map(({ day }) => day))]
-	const laid = jobs.flatMap(({ stay, minutes }, j) => (stay ? [{ ...stay, end: `s${j} + ${minutes}` }] : []))
+	const laid = [
+		...jobs.flatMap(({ stay, minutes }, j) => (stay ? [{ ...stay, end: `s${j} + ${minutes}` }] : [])),
+		...lying.map(({ count, until }) => ({ count, minutes: until, end: '0' })),
+	]
 	return [
 		'include "cumulative.mzn";',
 		...starts.map((name, j) => `var ${jobs[j]!.release}..${last}: ${name};`),

@@ -1,6 +1,7 @@
 /** Tools: enough at each place, or shared, with what sharing costs and what one more would give; and what dries on what. */
 import { courseOfPage } from '../../../shared/http/course-of-page.server'
 import { Link } from 'react-router'
+import type { FormerLine } from '../../../../core/kit/drying-trays'
 import { enoughOf, isShared } from '../../../../core/kit/tool-needs'
 import { cheapestOffer, stockKey } from '../../../../core/kit/stock'
 import { KitNotices } from '../../components/kit-notices/kit-notices'
@@ -63,21 +64,40 @@ export default function KitToolsPage({ loaderData: { state, tools, formers, curr
 				<h2 id="formers">To dry on</h2>
 				{formers.length === 0 && <p className="soft">Nothing dries on a former between the steps.</p>}
 				<ul className="tool-list">
-					{formers.map(({ former, peakCount, peakMinute, trayCount, partNames }) => (
-						<li key={former}>
+					{formers.map((line) => (
+						<li key={line.former}>
 							<strong>
-								{former}: {count(peakCount, 'piece')} at once
+								{line.former}: {count(line.peakCount, 'piece')} at once
 							</strong>
 							<span className="soft small">
-								{count(trayCount, 'tray')}; {partNames.join(', ')}
-								{peakMinute === undefined && ', made ahead'}
+								{count(line.trayCount, 'tray')}; {line.partNames.join(', ')}
+								{line.peakMinute === undefined && ', made ahead'}
 							</span>
+							<Link
+								className={isShort(line) ? 'small is-short' : 'small'}
+								to={`/stock?kind=former&name=${encodeURIComponent(line.former)}`}
+							>
+								{placesWords(line)}
+							</Link>
 						</li>
 					))}
 				</ul>
 			</section>
 		</KitNotices>
 	)
+}
+
+function isShort({ places = Infinity, peakCount }: FormerLine): boolean {
+	return places < peakCount
+}
+
+/** Whether there is room for all at once, by the shelf. */
+function placesWords({ places, peakCount, peakMinute }: FormerLine): string {
+	if (places === undefined) return 'say how many have room'
+	if (places >= peakCount) return `you have room for ${places}`
+	if (peakMinute === undefined && places > 0)
+		return `you have room for ${places}: made in ${Math.ceil(peakCount / places)} goes`
+	return `you have room for ${places}: ${count(peakCount - places, 'piece')} too many`
 }
 
 type SoldTool = Route.ComponentProps['loaderData']['tools'][number]

@@ -55,7 +55,7 @@ export interface CalendarWeek {
 export function toCalendarView(preparation: Preparation, view: CalendarView, from: string) {
 	const { terms, courses, laid, tasks, relief, isImproving, proven, pendingCount } = preparation
 	const items = itemsOf(preparation)
-	const spans = listDryingSpans(courses, laid, terms.zone)
+	const spans = listDryingSpans(courses, listMade(preparation), terms.zone)
 	const dayOf = (date: string): CalendarDay => ({
 		date,
 		sessions: sessionsOn(courses, date),
@@ -80,7 +80,7 @@ export function toCalendarView(preparation: Preparation, view: CalendarView, fro
 }
 
 function itemsOf({ laid, marks }: Preparation): WorkItem[] {
-	const done = new Set(marks.done)
+	const done = new Map(marks.done)
 	const settled = new Map(marks.settled)
 	return laid.map(({ task, start, lateMinutes }) => ({
 		taskId: task.id,
@@ -136,9 +136,21 @@ function misfitsOf(preparation: Preparation) {
 	}
 }
 
+/** What is made before class, and when it will be, or was. */
+function listMade({ laid, tasks, terms: { done = new Map<string, WallTime>() } }: Preparation) {
+	const open = laid.filter(({ task }) => !done.has(task.id))
+	return [
+		...open,
+		...tasks.flatMap((task) => {
+			const end = done.get(task.id)
+			return end ? [{ task, end }] : []
+		}),
+	]
+}
+
 /** Ticked, and not laid any more. */
 function doneBefore({ tasks, marks, laid }: Preparation) {
-	const done = new Set(marks.done)
+	const done = new Map(marks.done)
 	const shown = new Set(laid.map(({ task }) => task.id))
 	return tasks
 		.filter(({ id }) => done.has(id) && !shown.has(id))

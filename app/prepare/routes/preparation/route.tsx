@@ -13,7 +13,7 @@ import { OptionLink } from '../../../shared/components/option-link'
 import { memberContext } from '../../../shared/http/contexts'
 import { readIntent } from '../../../shared/http/read-input.server'
 import { acting, loading } from '../../../shared/http/responses.server'
-import { wallNow } from '../../../shared/http/studio-clock.server'
+import { studioNow, wallNow } from '../../../shared/http/studio-clock.server'
 import { count, duration, longDay, shortDay } from '../../../shared/words/times'
 import { loadPreparation } from '../../load-preparation.server'
 import { moveTask } from '../../move-task.server'
@@ -50,7 +50,7 @@ export function action({ request, context }: Route.ActionArgs) {
 		switch (input.intent) {
 			case 'done':
 			case 'undone':
-				await markDone(studio.id, input, input.intent === 'done')
+				await markDone(studio.id, input, input.intent === 'done' ? studioNow(studio.timeZone) : undefined)
 				break
 			case 'settle':
 				await moveTask(member, input, wallNow(studio.timeZone))
