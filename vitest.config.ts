@@ -32,8 +32,7 @@ export default defineConfig({
 					name: 'e2e',
 					include: ['tests/e2e/**/*.test.ts'],
 					pool: 'forks',
-					// Each has a server, a database and a browser of its own: two at once fill what one leaves idle.
-					maxWorkers: 2,
+					fileParallelism: false,
 					sequence: { groupOrder: 2 },
 					testTimeout: 120_000,
 					hookTimeout: 240_000,

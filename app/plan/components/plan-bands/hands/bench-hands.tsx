@@ -117,15 +117,22 @@ export function BenchHands({ layout, svg, onLay, nameOfBand, children }: BenchHa
 	)
 }
 
-/** The press that laid something down is no press on the link that it is: it would load the page anew. */
+/**
+ * The press that laid something down is no press on the link that it is: it would load the page anew. However late its click
+ * comes on a busy page, it comes before the next press.
+ */
 function leaveClickAlone(): void {
-	const leave = (event: MouseEvent) => event.preventDefault()
-	window.addEventListener('click', leave, { capture: true })
-	setTimeout(() => window.removeEventListener('click', leave, { capture: true }), CLICK_MS)
+	const press = new AbortController()
+	const end = () => press.abort()
+	const terms = { capture: true, signal: press.signal }
+	const leave = (event: MouseEvent) => {
+		event.preventDefault()
+		end()
+	}
+	window.addEventListener('click', leave, terms)
+	window.addEventListener('pointerdown', end, terms)
+	window.addEventListener('keydown', end, terms)
 }
-
-/** In which a click follows the letting go of a button, ms. */
-const CLICK_MS = 60
 
 /** Where it would lie after it has been moved by so much on the screen. */
 export function placeOf(
