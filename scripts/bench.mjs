@@ -12,6 +12,7 @@ const BENCHES = {
 	'what-fits': 'what-fits.ts',
 	cutting: 'cutting.ts',
 	kits: 'kits.ts',
+	rehearse: 'rehearse.ts',
 	drying: 'drying.ts',
 	pages: 'pages.mjs',
 	solving: 'solving.mjs',

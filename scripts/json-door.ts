@@ -47,6 +47,7 @@ const USAGES: Record<string, string> = {
 	course: 'course.json [--time-ms N]',
 	design: 'file.json [--choose axis=option ...]',
 	plan: 'instance.json [--time-ms N]',
+	rehearse: 'course.json [--classes N] [--seed N]',
 }
 
 /** The document under `key` of an envelope, as check files and the other door's answers have it, or the document itself. */

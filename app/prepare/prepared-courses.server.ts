@@ -1,4 +1,5 @@
 /** What coming courses ask for before class, reckoned once from plan and kits and kept: a calendar of many opens at once. */
+import { LRUCache } from 'lru-cache'
 import {
 	listNeeds,
 	listShopping,
@@ -72,20 +73,22 @@ export async function readPreparedCourses(studio: Studio, date: string, budgetMs
 	])
 	const stock = toStock(stored)
 	const stockKey = keyOf(stock)
-	const kept = await getCoursePreparations(coming.map(({ id }) => id))
+	const keyed = coming.map((course) => ({
+		course,
+		inputKey: keyOf([PREPARING_VERSION, studio.version, stock.items, course]),
+	}))
+	const kept = await readKept(keyed)
 	const end = performance.now() + budgetMs
 	const prepared: PreparedCourse[] = []
 	const pending: ComingCourse[] = []
 	// One after the other: each is reckoned on this thread anyway.
-	for (const course of coming) {
-		const inputKey = keyOf([PREPARING_VERSION, studio.version, stock.items, course])
+	for (const { course, inputKey } of keyed) {
 		const before = kept.get(course.id)
-		if (before?.inputKey !== inputKey && performance.now() >= end) {
+		if (!before && performance.now() >= end) {
 			pending.push(course)
 			continue
 		}
-		const document =
-			before?.inputKey === inputKey ? (before.document as PreparedDocument) : await prepare(studio, course, stock)
+		const document = before ?? (await prepare(studio, course, stock))
 		const orders =
 			document.needs.length === 0
 				? []
@@ -96,6 +99,31 @@ export async function readPreparedCourses(studio: Studio, date: string, budgetMs
 	}
 	if (pending.length > 0) void prepareBehind(studio, pending, stock)
 	return { courses: prepared, places: formerPlacesOf(stock), pendingCount: pending.length }
+}
+
+/** What was read or reckoned here, by course and by what it was reckoned from: of those that are looked at again and again. */
+const knownDocuments = new LRUCache<string, PreparedDocument>({ max: 600 })
+
+/** By course, where it was reckoned from just that. */
+async function readKept(
+	keyed: readonly { course: ComingCourse; inputKey: string }[],
+): Promise<Map<number, PreparedDocument>> {
+	const kept = new Map<number, PreparedDocument>()
+	const unknown = keyed.filter(({ course: { id }, inputKey }) => {
+		const document = knownDocuments.get(`${id} ${inputKey}`)
+		if (document) kept.set(id, document)
+		return !document
+	})
+	if (unknown.length === 0) return kept
+	const stored = await getCoursePreparations(unknown.map(({ course: { id } }) => id))
+	for (const { course, inputKey } of unknown) {
+		const before = stored.get(course.id)
+		if (before?.inputKey !== inputKey) continue
+		const document = before.document as PreparedDocument
+		knownDocuments.set(`${course.id} ${inputKey}`, document)
+		kept.set(course.id, document)
+	}
+	return kept
 }
 
 /** Studios whose courses are being reckoned behind a page. */

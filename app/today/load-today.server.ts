@@ -37,6 +37,8 @@ export interface WorkToDo extends OfCourse {
 	by: string
 }
 
+/** Of what is late. */
+const LATE_SHOWN = 8
 /** Of work that lies ahead so much is shown; the rest is on the page of the days before. */
 const WORK_SHOWN = 4
 
@@ -54,6 +56,7 @@ export async function loadToday(member: Pick<Member, 'userId' | 'studio'>, now: 
 		.filter(({ lastDate }) => lastDate >= date)
 		.toSorted((a, b) => a.firstDate.localeCompare(b.firstDate) || a.id - b.id)
 	const looked = await Promise.all(upcoming.slice(0, MOST_LOOKED_INTO).map((course) => lookInto(studio, course, now)))
+	const late = [...looked.flatMap((one) => one.late), ...work.late.map((one): LateItem => ({ kind: 'work', ...one }))]
 	return {
 		date,
 		hasCourses: courses.length > 0,
@@ -61,7 +64,8 @@ export async function loadToday(member: Pick<Member, 'userId' | 'studio'>, now: 
 		drying: looked.flatMap(({ drying }) => drying).toSorted((a, b) => (a.readyAt < b.readyAt ? -1 : 1)),
 		work: work.inTime.slice(0, WORK_SHOWN),
 		workCount: work.inTime.length,
-		late: [...work.late.map((one): LateItem => ({ kind: 'work', ...one })), ...looked.flatMap(({ late }) => late)],
+		late: late.slice(0, LATE_SHOWN),
+		lateCount: late.length,
 		others: upcoming.filter(({ id }) => id !== nextId).slice(0, OTHERS_SHOWN),
 	}
 }

@@ -13,7 +13,7 @@ export function TodayColumns({ data, next }: { data: TodayData; next: Next }) {
 			<NextColumn next={next} />
 			<DryingColumn drying={data.drying} next={next} />
 			<PrepareColumn work={data.work} workCount={data.workCount} next={next} />
-			<LateColumn late={data.late} />
+			<LateColumn late={data.late} lateCount={data.lateCount} />
 		</div>
 	)
 }
@@ -95,7 +95,7 @@ function PrepareColumn({ work, workCount, next }: Pick<TodayData, 'work' | 'work
 	)
 }
 
-function LateColumn({ late }: { late: TodayData['late'] }) {
+function LateColumn({ late, lateCount }: Pick<TodayData, 'late' | 'lateCount'>) {
 	return (
 		<section className={late.length > 0 ? 'sheet is-late' : 'sheet'} aria-labelledby="late">
 			<h2 id="late" className="today-head">
@@ -111,6 +111,11 @@ function LateColumn({ late }: { late: TodayData['late'] }) {
 						</li>
 					))}
 				</ul>
+			)}
+			{lateCount > late.length && (
+				<p className="soft">
+					and <Link to="/preparation">{lateCount - late.length} more</Link>
+				</p>
 			)}
 		</section>
 	)

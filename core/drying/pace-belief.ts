@@ -5,12 +5,9 @@
  * with a small chance an entry is taken to say nothing.
  * Assumes one batch's pieces share their error: their entries count as one together.
  */
+import { DRYING_PIECE_SD, PASTE_PACE_SD } from '../vocabulary/spreads'
 import { normalDistribution } from './normal-distribution'
 
-/** Of u, before anything is known. */
-const PRIOR_SD = 0.28
-/** Of ln t from piece to piece. */
-const PIECE_SD = 0.2
 /** Chance that an entry is a slip, and how wide such an entry may lie. */
 const SLIP_CHANCE = 0.05
 /** Of ln t: a factor of three either way is no surprise in a slip. */
@@ -39,7 +36,7 @@ export interface PaceBelief {
 }
 
 /** Belief from a normal u, as before any entry. */
-function normalBelief(mean = 0, sd = PRIOR_SD): PaceBelief {
+function normalBelief(mean = 0, sd = PASTE_PACE_SD): PaceBelief {
 	return normalise(U_GRID.map((u) => Math.exp(-((u - mean) ** 2) / (2 * sd * sd))))
 }
 
@@ -74,7 +71,7 @@ export function summariseBelief({ weights }: PaceBelief): { mean: number; sd: nu
 export function chanceWithin({ weights }: PaceBelief, timesModel: number): number {
 	if (timesModel <= 0) return 0
 	const v = Math.log(timesModel)
-	return weights.reduce((sum, weight, i) => sum + weight * normalDistribution((v + (U_GRID[i] ?? 0)) / PIECE_SD), 0)
+	return weights.reduce((sum, weight, i) => sum + weight * normalDistribution((v + (U_GRID[i] ?? 0)) / DRYING_PIECE_SD), 0)
 }
 
 /** Answers of `timesModel`: every forecast of a studio asks for the same two or three. */
@@ -95,7 +92,7 @@ export function timesModel(belief: PaceBelief, confidence: number): number {
 
 /** By bisection on the logarithm. */
 function findTimes(belief: PaceBelief, confidence: number): number {
-	let [low, high] = [-U_LIMIT - 8 * PIECE_SD, U_LIMIT + 8 * PIECE_SD]
+	let [low, high] = [-U_LIMIT - 8 * DRYING_PIECE_SD, U_LIMIT + 8 * DRYING_PIECE_SD]
 	for (let i = 0; i < 40; i++) {
 		const middle = (low + high) / 2
 		if (chanceWithin(belief, Math.exp(middle)) < confidence) low = middle
@@ -118,7 +115,7 @@ function likelihood({ modelHours, notReadyHours, readyHours = Infinity }: Drying
 		return at(readyHours) - at(notReadyHours)
 	}
 	const model = Math.log(modelHours)
-	return (1 - SLIP_CHANCE) * between(model - u, PIECE_SD) + SLIP_CHANCE * between(model, SLIP_SD)
+	return (1 - SLIP_CHANCE) * between(model - u, DRYING_PIECE_SD) + SLIP_CHANCE * between(model, SLIP_SD)
 }
 
 /** Weights that add up to 1. */

@@ -22,7 +22,7 @@ function write(name: string, document: unknown): string {
 	return file
 }
 
-function run(door: 'plan' | 'plan:check' | 'design' | 'dry' | 'kit' | 'course', ...files: string[]) {
+function run(door: 'plan' | 'plan:check' | 'design' | 'dry' | 'kit' | 'course' | 'rehearse', ...files: string[]) {
 	const { stdout, stderr, status } = spawnSync('npm', ['run', '-s', door, '--', ...files], {
 		cwd: root,
 		encoding: 'utf8',
@@ -378,5 +378,40 @@ describe('npm run -s kit', () => {
 
 		expect(status).toBe(1)
 		expect(stderr).toMatch(/^designs /m)
+	})
+})
+
+describe('npm run -s rehearse', () => {
+	const course = path.join(root, 'demo', 'exchange', 'course.json')
+
+	test('prints chances of each evening, of each place and of the course, others for another seed', () => {
+		const [first, other] = ['7', '8'].map((seed) => {
+			const { status, stderr, answer } = run('rehearse', course, '--classes', '200', '--seed', seed)
+			expect([status, stderr]).toEqual([0, ''])
+			return answer()
+		})
+		const { classes, sessions, places, advice } = first as {
+			classes: number
+			sessions: { onTime: { share: number; low: number; high: number } }[]
+			places: object[]
+			advice: { gain: number; uncertainty: number }[]
+		}
+
+		expect(classes).toBe(200)
+		expect(sessions.length).toBeGreaterThan(0)
+		for (const { onTime } of sessions) expect(onTime.low <= onTime.share && onTime.share <= onTime.high).toBe(true)
+		expect(places.length).toBeGreaterThan(1)
+		expect(advice.map(({ gain }) => gain)).toEqual(advice.map(({ gain }) => gain).toSorted((a, b) => b - a))
+		expect(other).not.toEqual(first)
+	})
+
+	test.each([
+		{ words: ['--classes', '0'], says: /^--classes must be a whole number from 1 to 10000, got 0/ },
+		{ words: [], says: /^usage: npm run -s rehearse -- course\.json \[--classes N\]/ },
+	])('says what is wrong with $words', ({ words, says }) => {
+		const { status, stderr } = run('rehearse', ...(words.length > 0 ? [course, ...words] : []))
+
+		expect(status).toBe(2)
+		expect(stderr).toMatch(says)
 	})
 })

@@ -19,6 +19,10 @@ export function demoDesign(id: string): Design {
 	return readDesign(JSON.parse(readFileSync(path.join(DEMO, 'designs', `${id}.json`), 'utf8')))
 }
 
+export function demoCourseNames(): string[] {
+	return demoCourses(DEMO_TODAY).map(({ name }) => name)
+}
+
 export function demoCourse(name: string): Course {
 	const found = demoCourses(DEMO_TODAY).find((course) => course.name === name)
 	if (!found) throw new Error(`no demo course "${name}"`)

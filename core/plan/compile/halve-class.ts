@@ -23,7 +23,7 @@ export interface HalvesOffer {
 }
 
 /** Common practice, no source: to put things down, get up, and find the other place. */
-const CHANGE_MINUTES = 2
+export const CHANGE_MINUTES = 2
 const LEAST_GAIN_MINUTES = 5
 /** More pairs would make more courses to plan than they are worth. */
 const MOST_OFFERS = 2

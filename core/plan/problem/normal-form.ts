@@ -230,7 +230,7 @@ function listSessions({ windows, sessions = [] }: Instance): NormalSession[] {
 }
 
 /** Between two sessions, not between two windows of one. */
-function gapsBetween(windows: readonly Window[]): HomeWindow[] {
+export function gapsBetween(windows: readonly Window[]): HomeWindow[] {
 	const gaps: HomeWindow[] = []
 	for (let w = 1; w < windows.length; w++) {
 		const [before, after] = [windows[w - 1], windows[w]]

@@ -65,7 +65,7 @@ export function toCalendarView(preparation: Preparation, view: CalendarView, fro
 		view,
 		from,
 		date: terms.now.date,
-		days: view === 'days' ? [...new Set(items.map(({ start }) => start.date))].map(dayOf) : [],
+		...(view === 'days' ? daysFrom(items, from, dayOf) : { days: [], later: undefined, isFirst: true }),
 		weeks: view === 'days' ? [] : mondaysOf(view, from).map((monday) => weekFrom(monday, dayOf, spans)),
 		courses: Object.fromEntries(courses.map(({ id, name }) => [id, name])),
 		dryingNow: dryingOn(spans, terms.now.date),
@@ -77,6 +77,29 @@ export function toCalendarView(preparation: Preparation, view: CalendarView, fro
 		isImproving,
 		pendingCount,
 	}
+}
+
+/** Of work on the days one under another; more is a press away. */
+const WORK_SHOWN = 30
+
+/** Whole days from one on, as many as hold what is shown at once, and what comes after them. */
+function daysFrom(items: readonly WorkItem[], from: string, dayOf: (date: string) => CalendarDay) {
+	const dates = [...new Set(items.map(({ start }) => start.date))]
+	const open = dates.filter((date) => date >= from)
+	// Asked for later than all there is, all there is stands there.
+	const asked = open.length > 0 ? open : dates
+	const days: CalendarDay[] = []
+	let shown = 0
+	for (const date of asked) {
+		if (days.length > 0 && shown + items.filter(({ start }) => start.date === date).length > WORK_SHOWN) break
+		const day = dayOf(date)
+		days.push(day)
+		shown += day.work.length
+	}
+	const next = asked[days.length]
+	const later =
+		next === undefined ? undefined : { date: next, count: items.filter(({ start }) => start.date >= next).length }
+	return { days, later, isFirst: asked[0] === dates[0] }
 }
 
 function itemsOf({ laid, marks }: Preparation): WorkItem[] {

@@ -1,7 +1,7 @@
 import { Checkbox } from 'antd'
 import { Link, useFetcher } from 'react-router'
 import { daysBetween } from '../../../../core/time/calendar'
-import { clock, daysAway, duration, longDay } from '../../../shared/words/times'
+import { clock, count, daysAway, duration, longDay } from '../../../shared/words/times'
 import type { CalendarData, CalendarDay, WorkItem } from './calendar-view'
 import { DayChoice } from './day-choice'
 
@@ -14,6 +14,16 @@ export function PrepDays({ days, data }: { days: readonly CalendarDay[]; data: C
 					<PrepDay key={day.date} day={day} data={data} />
 				))}
 			</ol>
+			{(data.later ?? !data.isFirst) && (
+				<p className="row no-print">
+					{!data.isFirst && <Link to="?view=days">← from the first day</Link>}
+					{data.later && (
+						<Link className="push" to={`?view=days&from=${data.later.date}`}>
+							{count(data.later.count, 'piece of work', 'pieces of work')} later, from {longDay(data.later.date)} on →
+						</Link>
+					)}
+				</p>
+			)}
 			{data.doneBefore.length > 0 && (
 				<section className="sheet" aria-label="Done">
 					<h2>Done</h2>

@@ -163,6 +163,9 @@ function Paging({ view, from }: { view: 'week' | 'month'; from: string }) {
 	)
 }
 
+/** Of what has no place; what is to be done about it does not hang on the rest. */
+const UNPLACED_SHOWN = 12
+
 /** What has no place, what cannot all be in time and what would help, and courses that cannot be prepared yet. */
 function Misfits({
 	data: { overload, unplaced, relief, withoutPlan, isAllInTime, isHelpable },
@@ -181,11 +184,12 @@ function Misfits({
 				<div className="alert" role="status">
 					<p>No free time was found for:</p>
 					<ul>
-						{unplaced.map(({ id, words, minutes }) => (
+						{unplaced.slice(0, UNPLACED_SHOWN).map(({ id, words, minutes }) => (
 							<li key={id}>
 								{words}, {duration(minutes)}
 							</li>
 						))}
+						{unplaced.length > UNPLACED_SHOWN && <li>and {unplaced.length - UNPLACED_SHOWN} more</li>}
 					</ul>
 				</div>
 			)}
