@@ -71,7 +71,10 @@ export function summariseBelief({ weights }: PaceBelief): { mean: number; sd: nu
 export function chanceWithin({ weights }: PaceBelief, timesModel: number): number {
 	if (timesModel <= 0) return 0
 	const v = Math.log(timesModel)
-	return weights.reduce((sum, weight, i) => sum + weight * normalDistribution((v + (U_GRID[i] ?? 0)) / DRYING_PIECE_SD), 0)
+	return weights.reduce(
+		(sum, weight, i) => sum + weight * normalDistribution((v + (U_GRID[i] ?? 0)) / DRYING_PIECE_SD),
+		0,
+	)
 }
 
 /** Answers of `timesModel`: every forecast of a studio asks for the same two or three. */
