@@ -22,6 +22,7 @@ const CORE_ROOMS = [
 	'plan',
 	'kit',
 	'prepare',
+	'rehearse',
 ]
 const APP_ROOMS = [
 	'shared',
@@ -34,6 +35,7 @@ const APP_ROOMS = [
 	'course',
 	'kit',
 	'prepare',
+	'rehearse',
 	'today',
 ]
 

@@ -1,6 +1,5 @@
 /** On what pieces lie that are made before class, and how many of them. */
-import { formerKey } from '../kit/stock'
-import type { FormerPlaces } from '../kit/stock'
+import { formerKey, type FormerPlaces } from '../kit/stock'
 import type { DesignInCourse } from '../plan/compile/compile-course'
 import type { TaskSource } from '../plan/compile/compiled-course'
 import { kindsOfStep } from '../design/step-work'
@@ -35,15 +34,13 @@ export function liesOn(
 		return sum(kinds.filter(({ drying }) => drying?.former === former)) / Math.max(1, sum(kinds))
 	}
 	const formers = step.restsOn === undefined ? kinds.flatMap(({ drying }) => drying?.former ?? []) : [step.restsOn]
-	return [...new Set(formers)]
-		.flatMap((former): (Lying & { full: number })[] => {
-			const room = places[formerKey(former)]
-			const own = Math.ceil(count * shareOf(former) - 1e-6)
+	const roomOf = (former: string) => places[formerKey(former)] ?? 0
+	return (
+		[...new Set(formers)]
+			.map((former) => ({ former, count: Math.ceil(count * shareOf(former) - 1e-6) }))
 			// Without a single place nothing could be planned: the kit says that it is missing.
-			return room === undefined || room < 1 || own < 1
-				? []
-				: [{ former: formerKey(former), count: own, full: own / room }]
-		})
-		.toSorted((a, b) => b.full - a.full)
-		.map(({ former, count: own }) => ({ former, count: own }))[0]
+			.filter((lying) => roomOf(lying.former) > 0 && lying.count > 0)
+			.toSorted((a, b) => b.count / roomOf(b.former) - a.count / roomOf(a.former))
+			.map((lying) => ({ ...lying, former: formerKey(lying.former) }))[0]
+	)
 }

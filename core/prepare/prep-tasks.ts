@@ -244,7 +244,7 @@ function waitFor(tasks: readonly PrepTask[], lag: number): PrepTask['after'] {
 /** Work that nobody does in one go, or that has no room to dry at once, in equal parts, one after the other. */
 function inParts(task: PrepTask, longest: number, room = Infinity): PrepTask[] {
 	const pieces = task.lies?.count ?? 0
-	const of = Math.min(task.minutes, Math.max(Math.ceil(task.minutes / longest), Math.ceil(pieces / room)))
+	const of = Math.max(Math.ceil(task.minutes / longest), Math.ceil(pieces / room))
 	if (of === 1) return [task]
 	return Array.from({ length: of }, (_, p): PrepTask => {
 		const shareOf = (whole: number) => Math.floor(((p + 1) * whole) / of) - Math.floor((p * whole) / of)
@@ -253,7 +253,8 @@ function inParts(task: PrepTask, longest: number, room = Infinity): PrepTask[] {
 		const id = p === of - 1 ? task.id : `${task.id} part ${p + 1}`
 		const after = p === 0 ? task.after : [{ id: `${task.id} part ${p}`, lag: 0 }]
 		const lies = task.lies && { ...task.lies, count: shareOf(pieces) }
-		return { ...task, id, work, minutes: shareOf(task.minutes), after, ...(lies && { lies }) }
+		// Nothing is taken up in less than a minute.
+		return { ...task, id, work, minutes: Math.max(1, shareOf(task.minutes)), after, ...(lies && { lies }) }
 	})
 }
 

@@ -43,7 +43,6 @@ export class ClassPlayer extends ClassState {
 		this.queueLengths.fill(0)
 		this.freeHelpers = this.terms.helperCount
 		this.helpQueueLength = 0
-		this.holding.fill(-1)
 		for (let n = 0; n < this.n; n++) {
 			const isAway = this.luck.isAway(n, s)
 			this.isPresent[n] = isAway ? 0 : 1
@@ -59,8 +58,6 @@ export class ClassPlayer extends ClassState {
 		const nextTime = this.nextTime
 		const count = this.n
 		let pause = 0
-		// Nothing of the room happens before; known anew after whatever did.
-		let roomDue = -Infinity
 		for (;;) {
 			let first = -1
 			let time = Infinity
@@ -71,12 +68,6 @@ export class ClassPlayer extends ClassState {
 					first = n
 				}
 			}
-			if (time < roomDue) {
-				this.#onlooker?.(time, first, this.at[first]!, this.item[first]!)
-				this.clock = time
-				this.#handle(first, time)
-				continue
-			}
 			const showTime = this.#showTime(s, time)
 			const nextPause = pauses[pause]
 			const pauseTime = nextPause === undefined ? Infinity : Math.max(nextPause.start, this.pauseUntil)
@@ -84,16 +75,11 @@ export class ClassPlayer extends ClassState {
 			if (time > close && roomTime >= close) return
 			if (time <= roomTime) {
 				if (time > close) return
-				const due = this.#showDue(s)
-				roomDue = time < due ? Math.min(due, pauseTime, close) : -Infinity
 				this.#onlooker?.(time, first, this.at[first]!, this.item[first]!)
 				this.clock = time
 				this.#handle(first, time)
-			} else if (showTime <= pauseTime) {
-				roomDue = -Infinity
-				this.#show(showTime)
-			} else {
-				roomDue = -Infinity
+			} else if (showTime <= pauseTime) this.#show(showTime)
+			else {
 				this.#onlooker?.(pauseTime, -1, 0, pause)
 				this.#pauseAll(pauseTime, nextPause!.minutes)
 				pause++
@@ -106,21 +92,16 @@ export class ClassPlayer extends ClassState {
 	 * not due by a moment has at least its due time.
 	 */
 	#showTime(s: number, time: number): number {
-		const due = this.#showDue(s)
 		const show = this.script.shows[this.nextShow]
-		if (show === undefined || time < due) return due
+		if (show === undefined || show.session > s) return Infinity
+		const due = Math.max(show.start, this.pauseUntil)
+		if (time < due) return due
 		const latest = Math.max(show.start + this.terms.showPatience, this.pauseUntil)
 		const most = mostOf(this.terms.mostShare, this.presentCount)
 		let count = 0
 		for (let n = 0; n < this.n; n++) if (this.isPresent[n] === 1 && this.#hasCome(n, show.itemsBefore)) count++
 		// The last of those who were waited for has come just now.
 		return count >= most ? Math.min(latest, Math.max(due, this.clock)) : latest
-	}
-
-	/** Before which the next demonstration of the session does not begin; Infinity: there is none. */
-	#showDue(s: number): number {
-		const show = this.script.shows[this.nextShow]
-		return show === undefined || show.session > s ? Infinity : Math.max(show.start, this.pauseUntil)
 	}
 
 	#hasCome(n: number, itemsBefore: number): boolean {
@@ -135,7 +116,8 @@ export class ClassPlayer extends ClassState {
 		const now = this.pauseUntil
 		for (let n = 0; n < this.n; n++) {
 			if (this.at[n] !== AT.show) continue
-			this.endWait(n, LOST.show)
+			// The minutes of the showing are not lost.
+			this.endWait(n, LOST.show, now)
 			this.at[n] = AT.arriving
 			this.nextTime[n] = now
 		}
@@ -169,7 +151,7 @@ export class ClassPlayer extends ClassState {
 				this.#endHelp(n, time)
 				return
 			case AT.paste:
-				this.endWaitAt(n, LOST.paste, time)
+				this.endWait(n, LOST.paste, time)
 				this.#advance(n, time)
 				return
 			default:
@@ -188,7 +170,7 @@ export class ClassPlayer extends ClassState {
 		this.freeHelpers++
 		if (this.helpQueueLength > 0) {
 			const first = shift(this.helpQueue, this.helpQueueLength--)
-			this.endWaitAt(first, LOST.help, time)
+			this.endWait(first, LOST.help, time)
 			this.#beginHelp(first, time)
 		}
 		this.callLeft[n] = this.drawCall(n)
@@ -261,7 +243,6 @@ export class ClassPlayer extends ClassState {
 		this.rest[n] = minutes
 		if (this.freeTools[tool]! > 0) {
 			this.freeTools[tool]!--
-			this.holding[n] = tool
 			this.#work(n, time, minutes)
 		} else {
 			this.beginWait(n, time, AT.toolQueue)
@@ -270,8 +251,7 @@ export class ClassPlayer extends ClassState {
 	}
 
 	#release(n: number, time: number): void {
-		const tool = this.holding[n]!
-		this.holding[n] = -1
+		const { tool } = this.now[n]!.turns[this.turn[n]!]!
 		const length = this.queueLengths[tool]!
 		if (length === 0) {
 			this.freeTools[tool]!++
@@ -279,8 +259,7 @@ export class ClassPlayer extends ClassState {
 		}
 		const first = shift(this.toolQueues[tool]!, length)
 		this.queueLengths[tool] = length - 1
-		this.endWaitAt(first, LOST.tools + tool, time)
-		this.holding[first] = tool
+		this.endWait(first, LOST.tools + tool, time)
 		this.#work(first, time, this.rest[first]!)
 	}
 
@@ -370,7 +349,7 @@ export class ClassPlayer extends ClassState {
 
 	/** The next pieces of one kind; after the last of them the item is done. */
 	#beginStretch(n: number, time: number): boolean {
-		const stretches = this.stretchesOf(n)
+		const stretches = this.stretchesOf(n, this.item[n]!)
 		const stretch = stretches[++this.stretch[n]!]
 		if (!stretch) {
 			this.#endItem(n, time)
@@ -434,10 +413,12 @@ export class ClassPlayer extends ClassState {
 		const { kind, breakage, minutesEach, againMinutes, isSteady = false } = stretch
 		const count = this.pieceCount[n]! - this.piece[n]!
 		const first = this.processed[this.taskAt[n]!]!
-		const [pieceHash, breakHash] = [this.pieceHash[n]!, this.breakHash[n]!]
+		const pieceHash = this.pieceHash[n]!
+		const breakHash = this.breakHash[n]!
 		const at = kind === undefined ? 0 : n * this.script.kinds.length + kind
 		const needed = kind === undefined ? 0 : this.script.kinds[kind]!.needed
-		let [minutes, broken] = [0, 0]
+		let minutes = 0
+		let broken = 0
 		for (let p = first; p < first + count; p++) {
 			minutes += minutesEach * (isSteady ? 1 : drawFrom(this.pieceNoise, hashOf(pieceHash, p)))
 			if (!stretch.mayBreak || uniform(hashOf(breakHash, p)) >= breakage) continue
@@ -460,7 +441,8 @@ export class ClassPlayer extends ClassState {
 	}
 
 	#endAll(n: number): void {
-		const [count, broken] = [this.goCount[n]!, this.goBroken[n]!]
+		const count = this.goCount[n]!
+		const broken = this.goBroken[n]!
 		this.pieces.broken += broken
 		this.pieces.made += count - broken
 		this.processed[this.taskAt[n]!]! += count

@@ -82,7 +82,6 @@ export class ClassState {
 	readonly piece: Int32Array
 	readonly pieceCount: Int32Array
 	readonly turn: Int32Array
-	readonly holding: Int32Array
 	readonly rest: Float64Array
 	readonly pieceMinutes: Float64Array
 	readonly waitSince: Float64Array
@@ -154,7 +153,6 @@ export class ClassState {
 		this.piece = new Int32Array(n)
 		this.pieceCount = new Int32Array(n)
 		this.turn = new Int32Array(n)
-		this.holding = new Int32Array(n)
 		this.rest = new Float64Array(n)
 		this.pieceMinutes = new Float64Array(n)
 		this.waitSince = new Float64Array(n)
@@ -262,17 +260,13 @@ export class ClassState {
 		this.waitSince[n] = time - this.pausedMinutes
 	}
 
-	/** What is shown ends it: the minutes of the showing are not lost. */
-	endWait(n: number, cause: number): void {
-		this.endWaitAt(n, cause, this.pauseUntil)
-	}
-
-	endWaitAt(n: number, cause: number, time: number): void {
+	endWait(n: number, cause: number, time: number): void {
 		this.lost[n * (LOST.tools + this.script.tools.length) + cause]! += time - this.pausedMinutes - this.waitSince[n]!
 	}
 
-	stretchesOf(n: number): readonly StretchTable[] {
-		const { stretches, turned } = this.items[this.item[n]!]!
+	/** Of one of the items, as this student takes them. */
+	stretchesOf(n: number, i: number): readonly StretchTable[] {
+		const { stretches, turned } = this.items[i]!
 		return 2 * n >= this.n ? turned : stretches
 	}
 }

@@ -36,18 +36,18 @@ function layDown(state: ClassState, n: number, close: number): void {
 			break
 		case AT.helped:
 		case AT.helpQueue:
-			if (state.at[n] === AT.helpQueue) state.endWaitAt(n, LOST.help, close)
+			if (state.at[n] === AT.helpQueue) state.endWait(n, LOST.help, close)
 			state.callLeft[n] = state.drawCall(n)
 			break
 		case AT.toolQueue: {
-			state.endWaitAt(n, LOST.tools + state.now[n]!.turns[state.turn[n]!]!.tool, close)
+			state.endWait(n, LOST.tools + state.now[n]!.turns[state.turn[n]!]!.tool, close)
 			break
 		}
 		case AT.show:
-			state.endWaitAt(n, LOST.show, close)
+			state.endWait(n, LOST.show, close)
 			break
 		case AT.paste:
-			state.endWaitAt(n, LOST.paste, close)
+			state.endWait(n, LOST.paste, close)
 	}
 }
 
@@ -64,7 +64,7 @@ function minutesOfItem(state: ClassState, n: number, i: number): number {
 	const item = state.items[i]!
 	const factor = state.factors[n * state.items.length + i]!
 	const isBegun = i === state.item[n] && state.next[n] !== NEXT.item
-	const stretches = 2 * n >= state.n ? item.turned : item.stretches
+	const stretches = state.stretchesOf(n, i)
 	let minutes = isBegun ? state.extra[n]! : item.fixedMinutes * factor
 	for (let k = isBegun ? Math.max(0, state.stretch[n]!) : 0; k < stretches.length; k++) {
 		const stretch = stretches[k]!

@@ -100,6 +100,15 @@ describe('with fewer places to dry on than pieces', () => {
 		expect(listPrepTasks({ ...taster, places: { 'upright in foam': 10 } })).toHaveLength(tasks.length)
 	})
 
+	test('of which there is one, each piece is a go, in however few minutes: none asks for more room than there is', () => {
+		const swaps = taster.story.swaps.map((swap) => ({ ...swap, prepMinutes: 4 }))
+		const story = { ...taster.story, swaps }
+		const goes = listPrepTasks({ ...taster, story, places: { 'upright in foam': 1 } }).filter(({ lies }) => lies)
+
+		expect(goes.map(({ lies }) => lies?.count)).toEqual(Array<number>(10).fill(1))
+		expect(goes.every(({ minutes }) => minutes === 1)).toBe(true)
+	})
+
 	test('the next go is laid when those of the one before are dry; with room for all it need not wait', () => {
 		const apart = (ends: number[]) => ends.slice(1).map((end, e) => end - ends[e]!)
 		const dry = 60_000 * makes[0]!.dryMinutes!
