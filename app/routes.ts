@@ -34,6 +34,7 @@ export default [
 			route('plan', 'plan/routes/course-plan/route.tsx'),
 			route('plan/compare', 'plan/routes/course-plan-compare/route.tsx'),
 			route('plan/history', 'plan/routes/course-plan-history/route.tsx'),
+			route('rehearsal', 'rehearse/routes/rehearsal/route.tsx'),
 			layout('kit/routes/course-prepare/route.tsx', [
 				route('kits', 'kit/routes/course-kits/route.tsx'),
 				route('kits/packing', 'kit/routes/kit-packing/route.tsx'),

@@ -8,7 +8,7 @@ import { checkNode, ensureNpmPackages } from './machine/packages.mjs'
 
 const root = path.resolve(path.dirname(fileURLToPath(import.meta.url)), '..')
 const folder = path.join(root, 'docs', 'screenshots')
-const TODAY = '2026-03-02'
+const TODAY = '2026-03-02T10:00'
 
 /** Courses are found by name: their numbers are the database's business. */
 const VIEWS = [

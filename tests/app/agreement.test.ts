@@ -17,7 +17,7 @@ let params: { courseId: string }
 
 beforeAll(freshDatabase)
 beforeEach(async () => {
-	process.env['CALYCINE_TODAY'] = '2026-03-02'
+	process.env['CALYCINE_TODAY'] = '2026-03-02T10:00'
 	studio = await foundStudio(['magnolia'])
 	const body = demoCourse('Magnolia on Thursdays')
 	const { to = '' } = await answerOf(newCourse.action(call(studio, '/courses/new', { body })))

@@ -30,7 +30,7 @@ let sensor: Server | undefined
 
 beforeAll(freshDatabase)
 beforeEach(async () => {
-	process.env['CALYCINE_TODAY'] = '2026-03-05'
+	process.env['CALYCINE_TODAY'] = '2026-03-05T10:00'
 	studio = await foundStudio(['magnolia'])
 	stranger = await foundStudio()
 })

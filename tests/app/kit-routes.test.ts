@@ -31,7 +31,7 @@ let courseId: string
 
 beforeAll(freshDatabase)
 beforeEach(async () => {
-	process.env['CALYCINE_TODAY'] = '2026-03-02'
+	process.env['CALYCINE_TODAY'] = '2026-03-02T10:00'
 	studio = await foundStudio(['magnolia'])
 	stranger = await foundStudio()
 	const { to = '' } = await answerOf(

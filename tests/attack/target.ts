@@ -18,7 +18,7 @@ export interface Target {
 export const HANG_MS = 10_000
 
 export async function startTarget(dataFolder: string, env: Record<string, string> = {}): Promise<Target> {
-	const app = await startApp({ dataFolder, env: { CALYCINE_TODAY: '2026-03-02', ...env } })
+	const app = await startApp({ dataFolder, env: { CALYCINE_TODAY: '2026-03-02T10:00', ...env } })
 	return { ...app, pid: app.pid ?? 0, dataFolder, cookie: await fetchCookie(app) }
 }
 

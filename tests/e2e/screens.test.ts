@@ -65,6 +65,7 @@ const SCREENS = [
 	'/courses/1/kits/shopping',
 	'/courses/1/kits/cost',
 	'/courses/1/kits/papers',
+	'/courses/1/rehearsal',
 	'/courses/1/papers/station',
 	'/courses/1/papers/run-sheet?session=1',
 	'/courses/1/papers/hand-out?student=2&missed=1',

@@ -1,4 +1,4 @@
-/** What a studio's clock on the wall shows. CALYCINE_TODAY, for demos and tests, sets the day; the time of day goes on. */
+/** What a studio's clock on the wall shows. CALYCINE_TODAY, for demos and tests, sets the day while the time of day goes on, or the moment, which then stands still. */
 import { toWallTime } from '../../../core/time/wall-clock'
 import { instantOf, wallMomentAt } from '../../../core/time/zone'
 
@@ -15,8 +15,8 @@ export function today(zone: string): string {
 /** Now, YYYY-MM-DDTHH:MM. */
 export function wallNow(zone: string): string {
 	const now = wallMomentAt(Date.now(), zone)
-	const day = process.env['CALYCINE_TODAY']
-	return day ? `${day}${now.slice(10)}` : now
+	const given = process.env['CALYCINE_TODAY'] ?? ''
+	return given + now.slice(given.length)
 }
 
 /** Now, as a point in time. */

@@ -33,6 +33,7 @@ const BUDS = [
 	{ path: '', label: 'Choose' },
 	{ path: '/plan', label: 'Plan' },
 	{ path: '/kits', label: 'Prepare' },
+	{ path: '/rehearsal', label: 'Rehearse' },
 ]
 
 /** The head of a course with the buds of its way, above each of its pages. */

@@ -1,0 +1,39 @@
+import type { RehearsalFigures } from '../../../../core/rehearse/rehearsal'
+import { count, longDay } from '../../../shared/words/times'
+import type { PlayedCourse } from '../../read-rehearsal.server'
+import { chanceWords, inTen } from '../../words/chances'
+
+interface RehearsalAnswerProps {
+	figures: RehearsalFigures
+	sessions: PlayedCourse['sessions']
+	mostShare: number
+}
+
+/** The one answer: how many evenings end on time, and which is the tight one. */
+export function RehearsalAnswer({ figures, sessions, mostShare }: RehearsalAnswerProps) {
+	const { classCount, isSure, course } = figures
+	const evenings = figures.sessions.map(({ onTime }, s) => ({ share: onTime.share, date: sessions[s]?.date ?? '' }))
+	const mean = evenings.reduce((sum, { share }) => sum + share, 0) / Math.max(1, evenings.length)
+	const [tight] = evenings.toSorted((a, b) => a.share - b.share)
+	return (
+		<section className="sheet rehearsal-answer" aria-label="The answer">
+			<p className="rehearsal-big">
+				<strong>{inTen(mean)}</strong> {evenings.length === 1 ? 'such classes' : 'evenings'} end on time
+			</p>
+			{tight && evenings.length > 1 && (
+				<p className="rehearsal-tight">
+					{longDay(tight.date)} is the tight one: {inTen(tight.share)}.
+				</p>
+			)}
+			<p className="soft small">
+				On time: when clearing away begins, at least {Math.round(100 * mostShare)} % of those who are there have done
+				its steps. Every evening of the course: {chanceWords(course)}.
+			</p>
+			<p className="soft small" role="status">
+				{isSure
+					? `${count(classCount, 'class', 'classes')} played. The intervals are those of the playing: how right its spreads are, the log of real classes will say.`
+					: `${count(classCount, 'class', 'classes')} played; it is going on, and gets sharper by itself.`}
+			</p>
+		</section>
+	)
+}
