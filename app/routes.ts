@@ -35,6 +35,7 @@ export default [
 			route('plan/compare', 'plan/routes/course-plan-compare/route.tsx'),
 			route('plan/history', 'plan/routes/course-plan-history/route.tsx'),
 			route('rehearsal', 'rehearse/routes/rehearsal/route.tsx'),
+			route('rehearsal/watch', 'rehearse/routes/rehearsal-watch/route.tsx'),
 			layout('kit/routes/course-prepare/route.tsx', [
 				route('kits', 'kit/routes/course-kits/route.tsx'),
 				route('kits/packing', 'kit/routes/kit-packing/route.tsx'),
@@ -48,6 +49,7 @@ export default [
 			]),
 		]),
 		route('courses/:courseId/kits/packing/ticks', 'kit/routes/kit-ticks/route.ts'),
+		route('courses/:courseId/rehearsal/brief', 'rehearse/routes/rehearsal-brief/route.ts'),
 		route('courses/:courseId/plan/problem', 'plan/routes/course-plan-problem/route.ts'),
 		route('courses/:courseId/plan/ways-out', 'plan/routes/course-ways-out/route.ts'),
 		route('courses/:courseId/files/:file', 'prepare/routes/course-files/route.ts'),

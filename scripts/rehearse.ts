@@ -22,12 +22,20 @@ runDoor(
 		const document = readCourseDocument(file)
 		const { course, resolved: designs, terms, students } = document
 		const owned = ownedIn(document)
-		const { compiled, plan, status } = planCourse(course, document.designs, { ...terms, ownedTools: owned })
+		const planTerms = { ...terms, ownedTools: owned }
+		const { compiled, plan, objective, status } = planCourse(course, document.designs, planTerms)
 		if (!plan) throw new InputError([{ path: '/course/sessions', message: 'the course has no plan in these sessions' }])
 		const levels = students.map(({ level }) => level)
 		return {
 			plan: { status },
-			...tellRehearsal({ course, designs, compiled, plan, owned, levels }, { classCount, seed }),
+			...tellRehearsal(
+				{
+					...{ course, designs, compiled, plan, objective, owned, levels },
+					documents: document.designs,
+					terms: planTerms,
+				},
+				{ classCount, seed },
+			),
 		}
 	},
 	{ words: readWords },

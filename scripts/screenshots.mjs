@@ -24,7 +24,12 @@ const VIEWS = [
 	{ name: 'plan-misfit', course: 'Seaside morning for children', path: '/plan' },
 	{ name: 'kits', course: 'Magnolia on Thursdays', path: '/kits?seat=2' },
 	{ name: 'packing', course: 'Magnolia on Thursdays', path: '/kits/packing?bag=2', press: /24 gauge white/ },
-	{ name: 'cutting', course: 'Magnolia on Thursdays', path: '/kits/cutting', scrollTo: '#sheets' },
+	{
+		name: 'rehearsal',
+		course: 'Magnolia on Thursdays',
+		path: '/rehearsal',
+		waitFor: 'text=/All \\d+ changes were tried/',
+	},
 	{ name: 'run-sheet', course: 'Hellebores and foliage on Tuesdays', path: '/papers/run-sheet?session=2' },
 	{ name: 'preparation', path: '/preparation?view=week' },
 	{ name: 'shelf', path: '/stock' },

@@ -1,47 +1,90 @@
 /** A course played beside the page: figures that sharpen, then what would help, change by change. */
 import { expose } from 'comlink'
-import { listChanges, tryChange, type Advice } from '../../core/rehearse/advice'
+import type { Course } from '../../core/course/course'
+import type { Design } from '../../core/design/design'
+import type { PlanTerms } from '../../core/plan/compile/drying-terms'
+import { adoptPlan, resolveCourse } from '../../core/plan/plan-course'
+import type { Plan } from '../../core/plan/problem/plan'
+import { listChanges, rankAdvice, tryChange, type Advice, type Trial } from '../../core/rehearse/advice'
+import type { ChangeableCourse } from '../../core/rehearse/course-changes'
 import { Rehearsal, type RehearsalFigures } from '../../core/rehearse/rehearsal'
 import type { RehearsalTerms, Script } from '../../core/rehearse/script'
+import type { PlannedCourse } from '../../core/rehearse/write-script'
 
 /** Played at a time; the page has something to show soon, and is not told too often later. */
 const FIRST_BATCH = 100
 const LARGEST_BATCH = 800
-/** Each change is tried on so many classes. */
-const ADVICE_CLASSES = 1000
+/** Each change is tried on so many classes, and its plan is looked for so long. */
+const ADVICE_CLASSES = 600
+const PLAN_MS = 350
 
-/** Which rehearsal is wanted now: an older one stops. */
-let newest = 0
+export interface Asked {
+	script: Script
+	terms: RehearsalTerms
+}
+
+/** What the plan was made from; people and shelf as the script has them. */
+export interface CourseBasis extends Pick<PlannedCourse, 'owned' | 'levels'> {
+	course: Course
+	plan: Plan
+	designs: readonly Design[]
+	terms: PlanTerms
+}
+
+export interface TriedAdvice {
+	/** Those that help, the most helpful first. */
+	advice: Advice[]
+	triedCount: number
+	changeCount: number
+}
 
 const worker = {
-	async rehearse(
-		script: Script,
-		terms: RehearsalTerms,
-		tell: (told: { figures?: RehearsalFigures; advice?: Advice[] }) => void,
-	): Promise<void> {
-		const own = ++newest
+	async rehearse({ script, terms }: Asked, tell: (figures: RehearsalFigures) => void): Promise<void> {
 		const rehearsal = new Rehearsal(script, terms)
 		for (let batch = FIRST_BATCH; !rehearsal.isSure; batch = Math.min(LARGEST_BATCH, 2 * batch)) {
 			rehearsal.play(batch)
-			tell({ figures: rehearsal.figures() })
-			await letNewerIn()
-			if (own !== newest) return
+			tell(rehearsal.figures())
+			await letMessagesOut()
 		}
+	},
+
+	/** @param basis - absent: only the room is changed */
+	async advise(
+		{ script, terms }: Asked,
+		basis: CourseBasis | undefined,
+		tell: (tried: TriedAdvice) => void,
+	): Promise<void> {
 		const before = new Rehearsal(script, terms)
 		before.play(ADVICE_CLASSES)
+		const changeable = basis && toChangeable(basis)
+		const trial: Trial = { script, terms, before, ...(changeable && { changeable }), effortOf }
 		const advice: Advice[] = []
-		for (const change of listChanges(script)) {
-			advice.push(tryChange(script, terms, before, change))
-			await letNewerIn()
-			if (own !== newest) return
+		const changes = listChanges(trial)
+		for (const [k, change] of changes.entries()) {
+			advice.push(...[tryChange(trial, change) ?? []].flat())
+			tell({ advice: rankAdvice(advice), triedCount: k + 1, changeCount: changes.length })
+			await letMessagesOut()
 		}
-		tell({ advice: advice.toSorted((a, b) => b.gain - a.gain) })
+		if (changes.length === 0) tell({ advice: [], triedCount: 0, changeCount: 0 })
 	},
 }
 
 export type RehearsalWorker = typeof worker
 
-function letNewerIn(): Promise<void> {
+function effortOf() {
+	const end = performance.now() + PLAN_MS
+	return { shouldStop: () => performance.now() >= end }
+}
+
+/** @returns undefined: it is no plan of the course any more */
+function toChangeable({ course, plan, designs, terms, ...people }: CourseBasis): ChangeableCourse | undefined {
+	const adopted = adoptPlan(course, designs, terms, plan)
+	return (
+		adopted && { ...people, ...adopted, course, documents: designs, designs: resolveCourse(course, designs), terms }
+	)
+}
+
+function letMessagesOut(): Promise<void> {
 	return new Promise((resolve) => setTimeout(resolve))
 }
 

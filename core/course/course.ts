@@ -37,6 +37,8 @@ export interface Session {
 	breaks: Break[]
 	/** Place of the studio; absent: its first room. */
 	roomId?: number
+	/** Whole: hands-on minutes that should be spare at its end; absent: the studio's share of it. */
+	bufferMinutes?: number
 }
 
 export interface CourseDesign {

@@ -30,6 +30,7 @@ export const COURSE_LIMITS = {
 	breaks: { min: 0, max: 6 },
 	breakMinutes: { min: 0, max: 240 },
 	mayMoveMinutes: { min: 0, max: 120 },
+	bufferMinutes: { min: 0, max: 240 },
 	/** Of a wait set by hand, up to 30 days. */
 	waitMinutes: { min: 1, max: 43_200 },
 	waitsByHand: { min: 0, max: 1_000 },
@@ -123,7 +124,8 @@ function sessionsProblems(sessions: readonly Session[]): FieldProblem[] {
 
 /** @param s - position of the session, from 0, for the field's path */
 function sessionFieldProblems(session: Session, s: number): FieldProblem[] {
-	const { minuteOfDay, setUpMinutes, clearAwayMinutes, breaks, breakMinutes, mayMoveMinutes } = COURSE_LIMITS
+	const { minuteOfDay, setUpMinutes, clearAwayMinutes, breaks, breakMinutes, mayMoveMinutes, bufferMinutes } =
+		COURSE_LIMITS
 	const path = `sessions[${s}]`
 	return [
 		...problemIf(!isCalendarDate(session.date), `${path}.date`, `A day from ${FIRST_YEAR} to ${LAST_YEAR}`),
@@ -131,6 +133,7 @@ function sessionFieldProblems(session: Session, s: number): FieldProblem[] {
 		...wholeProblem(`${path}.endMin`, session.endMin, minuteOfDay, 'minutes of the day'),
 		...wholeProblem(`${path}.setUpMinutes`, session.setUpMinutes, setUpMinutes, 'minutes'),
 		...wholeProblem(`${path}.clearAwayMinutes`, session.clearAwayMinutes, clearAwayMinutes, 'minutes'),
+		...wholeProblem(`${path}.bufferMinutes`, session.bufferMinutes ?? 0, bufferMinutes, 'minutes'),
 		...mostProblem(`${path}.breaks`, 'breaks', session.breaks.length, breaks),
 		...session.breaks.flatMap(({ startMin, minutes, mayMoveMinutes: moves = 0 }, b) => [
 			...wholeProblem(`${path}.breaks[${b}].startMin`, startMin, minuteOfDay, 'minutes of the day'),

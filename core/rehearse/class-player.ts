@@ -5,21 +5,22 @@
  * Rules at equal moments: the student with the lowest number first, then what is shown, then pauses, then the close.
  * An item of work is one stretch of a task between two pauses of the plan; a student takes them in the order of the plan.
  */
-import { AT, ClassState, LOST, NEXT } from './class-state'
+import { AT, ClassState, EXTRA, LOST, NEXT } from './class-state'
+import type { TimedWait } from './item-tables'
 import { drawFrom, exponential, hashOf, uniform } from './luck'
-import { mostOf, type RehearsalTerms, type Script } from './script'
+import { mostOf } from './script'
 import { closeSession } from './session-close'
 
-/** Told of each event: the moment, the student (−1: of the room), what she was at, and the item that she is in. */
-export type Onlooker = (time: number, student: number, at: number, item: number) => void
+/** What the room does: it opens, everybody stops for something that is shown or for tea (by its index), it closes. */
+export type RoomEvent =
+	{ kind: 'opens' } | { kind: 'closes' } | { kind: 'shows' | 'pauses'; index: number; until: number }
+
+/** Told after each event, when the tables stand as they are from then on; without `room` something of a student happened. */
+export type Onlooker = (time: number, room?: RoomEvent) => void
 
 export class ClassPlayer extends ClassState {
-	readonly #onlooker: Onlooker | undefined
-
-	constructor(script: Script, terms: RehearsalTerms, onlooker?: Onlooker) {
-		super(script, terms)
-		this.#onlooker = onlooker
-	}
+	/** Who watches; undefined: nobody. */
+	onlooker: Onlooker | undefined
 
 	/** Plays the class with that number; what came of it stands in the tables until the next one is played. */
 	play(classNumber: number): void {
@@ -28,6 +29,7 @@ export class ClassPlayer extends ClassState {
 			this.#openSession(s)
 			this.#playSession(s)
 			closeSession(this, s)
+			this.onlooker?.(this.script.sessions[s]!.close, { kind: 'closes' })
 		}
 		for (let n = 0; n < this.n; n++) if (this.item[n]! < this.items.length) this.pieces.left += this.piecesInHand(n)
 	}
@@ -42,6 +44,7 @@ export class ClassPlayer extends ClassState {
 		this.script.tools.forEach(({ count }, k) => (this.freeTools[k] = count))
 		this.queueLengths.fill(0)
 		this.freeHelpers = this.terms.helperCount
+		this.showEnds = Infinity
 		this.helpQueueLength = 0
 		for (let n = 0; n < this.n; n++) {
 			const isAway = this.luck.isAway(n, s)
@@ -51,6 +54,7 @@ export class ClassPlayer extends ClassState {
 			this.waitSince[n] = 0
 			if (!isAway) this.presentCount++
 		}
+		this.onlooker?.(open, { kind: 'opens' })
 	}
 
 	#playSession(s: number): void {
@@ -71,17 +75,22 @@ export class ClassPlayer extends ClassState {
 			const showTime = this.#showTime(s, time)
 			const nextPause = pauses[pause]
 			const pauseTime = nextPause === undefined ? Infinity : Math.max(nextPause.start, this.pauseUntil)
-			const roomTime = Math.min(showTime, pauseTime)
+			const roomTime = Math.min(showTime, pauseTime, this.showEnds)
 			if (time > close && roomTime >= close) return
 			if (time <= roomTime) {
 				if (time > close) return
-				this.#onlooker?.(time, first, this.at[first]!, this.item[first]!)
 				this.clock = time
 				this.#handle(first, time)
+				this.onlooker?.(time)
+			} else if (this.showEnds <= roomTime) {
+				this.showEnds = Infinity
+				this.freeHelpers++
+				this.#serve(roomTime)
+				this.onlooker?.(roomTime)
 			} else if (showTime <= pauseTime) this.#show(showTime)
 			else {
-				this.#onlooker?.(pauseTime, -1, 0, pause)
 				this.#pauseAll(pauseTime, nextPause!.minutes)
+				this.onlooker?.(pauseTime, { kind: 'pauses', index: pause, until: this.pauseUntil })
 				pause++
 			}
 		}
@@ -110,8 +119,11 @@ export class ClassPlayer extends ClassState {
 
 	#show(time: number): void {
 		const own = this.nextShow++
-		this.#onlooker?.(time, -1, 1, own)
 		this.isShown[own] = 1
+		if (this.terms.showsOneByOne) {
+			this.#showToSome(own, time)
+			return
+		}
 		this.#pauseAll(time, this.script.shows[own]!.minutes)
 		const now = this.pauseUntil
 		for (let n = 0; n < this.n; n++) {
@@ -121,6 +133,33 @@ export class ClassPlayer extends ClassState {
 			this.at[n] = AT.arriving
 			this.nextTime[n] = now
 		}
+		this.onlooker?.(time, { kind: 'shows', index: own, until: now })
+	}
+
+	/** To those who have come so far, or wait; the others go on, and who shows does not help meanwhile. */
+	#showToSome(own: number, time: number): void {
+		const { minutes, itemsBefore } = this.script.shows[own]!
+		const until = time + minutes
+		for (let n = 0; n < this.n; n++) {
+			const at = this.at[n]!
+			const isWaiting = at === AT.paste || at === AT.show
+			const isFree = this.isPresent[n] === 0 || isWaiting || (isWork(at) && this.item[n]! >= itemsBefore)
+			if (!isFree) continue
+			this.hasSeen[n * this.script.shows.length + own] = 1
+			if (isWork(at)) this.nextTime[n]! += minutes
+			else if (at === AT.paste) {
+				this.nextTime[n] = Math.max(this.nextTime[n]!, until)
+				this.waitSince[n]! += minutes
+			} else if (at === AT.show) {
+				this.endWait(n, LOST.show, time)
+				this.at[n] = AT.arriving
+				this.nextTime[n] = until
+			}
+		}
+		this.pauseUntil = until
+		this.showEnds = until
+		this.freeHelpers--
+		this.onlooker?.(time)
 	}
 
 	/** Everybody stops; what dries goes on. */
@@ -167,14 +206,43 @@ export class ClassPlayer extends ClassState {
 	}
 
 	#endHelp(n: number, time: number): void {
+		const seen = this.seeing[n]!
+		this.seeing[n] = -1
 		this.freeHelpers++
-		if (this.helpQueueLength > 0) {
-			const first = shift(this.helpQueue, this.helpQueueLength--)
-			this.endWait(first, LOST.help, time)
-			this.#beginHelp(first, time)
+		this.#serve(time)
+		if (seen >= 0) {
+			this.hasSeen[n * this.script.shows.length + seen] = 1
+			this.#advance(n, time)
+			return
 		}
 		this.callLeft[n] = this.drawCall(n)
 		this.#work(n, time, this.rest[n]!)
+	}
+
+	/** Those who wait for help, or to be shown something, first come, first served. */
+	#serve(time: number): void {
+		while (this.helpQueueLength > 0 && this.freeHelpers > 0) {
+			const first = shift(this.helpQueue, this.helpQueueLength--)
+			const isSeeing = this.seeing[first]! >= 0
+			this.endWait(first, isSeeing ? LOST.show : LOST.help, time)
+			if (isSeeing) this.#beginSeeing(first, time)
+			else this.#beginHelp(first, time)
+		}
+	}
+
+	#askToSee(n: number, show: number, time: number): void {
+		this.seeing[n] = show
+		if (this.freeHelpers > 0) this.#beginSeeing(n, time)
+		else {
+			this.beginWait(n, time, AT.helpQueue)
+			this.helpQueue[this.helpQueueLength++] = n
+		}
+	}
+
+	#beginSeeing(n: number, time: number): void {
+		this.freeHelpers--
+		this.at[n] = AT.helped
+		this.nextTime[n] = time + this.script.shows[this.seeing[n]!]!.minutes
 	}
 
 	/** Back at her place: what she was at goes on. */
@@ -320,14 +388,27 @@ export class ClassPlayer extends ClassState {
 			this.doneAt[n * this.script.sessions.length + this.session] = time
 			return false
 		}
-		for (const show of item.shows)
+		if (item.extra >= 0) {
+			const isLeftOut = this.leavesOut(n, item, time)
+			this.extraIs[n * this.script.extras.length + item.extra] = isLeftOut ? EXTRA.leftOut : EXTRA.begun
+			if (isLeftOut) {
+				this.itemEnds[n * this.items.length + i] = NaN
+				this.item[n] = i + 1
+				return true
+			}
+		}
+		for (const show of item.shows) {
 			if (this.isShown[show] === 0) {
 				this.beginWait(n, time, AT.show)
 				return false
 			}
-		let ready = this.terms.mayBeginEarly ? time : Math.max(time, item.start)
-		for (const { from, drying } of item.whole)
-			ready = Math.max(ready, this.taskEnds[n * this.script.tasks.length + from]! + this.dryMinutes[drying]!)
+			if (this.terms.showsOneByOne && this.hasSeen[n * this.script.shows.length + show] === 0) {
+				this.#askToSee(n, show, time)
+				return false
+			}
+		}
+		const earliest = this.terms.mayBeginEarly ? time : Math.max(time, item.start)
+		const ready = this.#readyFor(n, item.whole, earliest, time, -1)
 		if (ready > time) {
 			this.#waitFor(n, time, ready)
 			return false
@@ -384,9 +465,7 @@ export class ClassPlayer extends ClassState {
 		const stretch = this.now[n]!
 		const number = this.processed[this.taskAt[n]!]!
 		if (item.piecewise.length > 0) {
-			let ready = time
-			for (const { from, drying } of item.piecewise)
-				ready = Math.max(ready, this.#endOfPieceFor(n, from, item.task, number) + this.dryMinutes[drying]!)
+			const ready = this.#readyFor(n, item.piecewise, time, time, number)
 			if (ready > time) {
 				this.#waitFor(n, time, ready)
 				return false
@@ -449,6 +528,36 @@ export class ClassPlayer extends ClassState {
 		this.piece[n]! += count
 	}
 
+	/**
+	 * When all that is waited for is ready, for the whole item or (`number` >= 0) for one of its pieces. Where only dried
+	 * pieces are wanting, and there are some on the table, she takes them.
+	 */
+	#readyFor(n: number, waits: readonly TimedWait[], earliest: number, time: number, number: number): number {
+		let ready = earliest
+		let isLate = false
+		for (const wait of waits) {
+			const end = this.#endOfWait(n, wait, number)
+			if (end <= time) continue
+			if (wait.mayBeDried && this.driedLeft[wait.drying]! > 0) isLate = true
+			else if (end > ready) ready = end
+		}
+		if (!isLate || ready > time) return ready
+		for (const wait of waits) {
+			if (this.#endOfWait(n, wait, number) <= time) continue
+			this.driedLeft[wait.drying]!--
+			this.hasDried[n * this.script.dryings.length + wait.drying] = 1
+		}
+		return ready
+	}
+
+	#endOfWait(n: number, { from, drying }: TimedWait, number: number): number {
+		if (this.hasDried[n * this.script.dryings.length + drying] === 1) return -Infinity
+		const { task } = this.items[this.item[n]!]!
+		const end =
+			number < 0 ? this.taskEnds[n * this.script.tasks.length + from]! : this.#endOfPieceFor(n, from, task, number)
+		return end + this.dryMinutes[drying]!
+	}
+
 	/** When the last of those pieces was done from which one is made. */
 	#endOfPieceFor(n: number, from: number, to: number, number: number): number {
 		const processed = this.processed[n * this.script.tasks.length + from]!
@@ -478,4 +587,8 @@ function shift(queue: Int32Array, length: number): number {
 	const first = queue[0]!
 	queue.copyWithin(0, 1, length)
 	return first
+}
+
+function isWork(at: number): boolean {
+	return at === AT.work || at === AT.untilCall
 }

@@ -26,6 +26,9 @@ export const NEXT = { item: 0, stretch: 1, piece: 2, free: 3, turn: 4, again: 5,
 /** What minutes are lost to; tools come after, each by its index. */
 export const LOST = { paste: 0, show: 1, help: 2, tools: 3 } as const
 
+/** What becomes of an extra. */
+export const EXTRA = { open: 0, begun: 1, leftOut: 2 } as const
+
 export class ClassState {
 	/** By student × item: when she was done with it; NaN: missed; Infinity: not in the course. */
 	readonly itemEnds: Float64Array
@@ -60,6 +63,11 @@ export class ClassState {
 	// Of the class.
 	readonly dryMinutes: Float64Array
 	readonly isShown: Uint8Array
+	/** By student × show, where they are shown one by one; and what each is being shown alone: −1: nothing. */
+	readonly hasSeen: Uint8Array
+	readonly seeing: Int32Array
+	/** When what is being shown is over, and who shows is free to help; Infinity: nothing is. */
+	showEnds = Infinity
 	readonly freeTools: Int32Array
 	readonly toolQueues: Int32Array[]
 	readonly queueLengths: Int32Array
@@ -115,9 +123,14 @@ export class ClassState {
 	readonly pieceEnds: Float64Array
 	/** By student × kind: pieces that are not broken. */
 	readonly whole: Int32Array
+	/** By student × extra: 0 not come to it, 1 begun, 2 left out. */
+	readonly extraIs: Uint8Array
+	/** By drying: sets of dried pieces that are left; by student × drying: 1 where she has taken one. */
+	readonly driedLeft: Int32Array
+	readonly hasDried: Uint8Array
 
 	constructor(script: Script, terms: RehearsalTerms) {
-		const { levels, items, sessions, tasks, kinds, tools, dryings, shows, callMinutes } = script
+		const { levels, items, sessions, tasks, kinds, tools, dryings, shows, callMinutes, extras } = script
 		const n = levels.length
 		this.script = script
 		this.terms = terms
@@ -141,6 +154,8 @@ export class ClassState {
 		this.lost = new Float64Array(n * (LOST.tools + tools.length))
 		this.dryMinutes = new Float64Array(dryings.length)
 		this.isShown = new Uint8Array(shows.length)
+		this.hasSeen = new Uint8Array(n * shows.length)
+		this.seeing = new Int32Array(n)
 		this.freeTools = new Int32Array(tools.length)
 		this.toolQueues = tools.map(() => new Int32Array(n))
 		this.queueLengths = new Int32Array(tools.length)
@@ -186,6 +201,9 @@ export class ClassState {
 		this.taskEnds = new Float64Array(n * tasks.length)
 		this.pieceEnds = new Float64Array(n * offset)
 		this.whole = new Int32Array(n * kinds.length)
+		this.extraIs = new Uint8Array(n * extras.length)
+		this.driedLeft = new Int32Array(dryings.length)
+		this.hasDried = new Uint8Array(n * dryings.length)
 	}
 
 	/** What chance gives the class with that number; nothing has happened yet. */
@@ -224,10 +242,15 @@ export class ClassState {
 		this.lost.fill(0)
 		this.processed.fill(0)
 		this.isShown.fill(0)
+		this.hasSeen.fill(0)
+		this.seeing.fill(-1)
 		this.item.fill(0)
 		this.next.fill(NEXT.item)
 		this.rest.fill(-1)
 		this.extra.fill(0)
+		this.extraIs.fill(0)
+		this.driedLeft.fill(this.terms.driedSets)
+		this.hasDried.fill(0)
 		this.nextShow = 0
 		this.pausedMinutes = 0
 		Object.assign(this.pieces, { begun: 0, broken: 0, made: 0, left: 0 })
@@ -262,6 +285,13 @@ export class ClassState {
 
 	endWait(n: number, cause: number, time: number): void {
 		this.lost[n * (LOST.tools + this.script.tools.length) + cause]! += time - this.pausedMinutes - this.waitSince[n]!
+	}
+
+	/** Whether she leaves out the extra that an item is part of, as things stand at a moment. */
+	leavesOut(n: number, { extra, start }: ItemTables, time: number): boolean {
+		if (extra < 0) return false
+		const is = this.extraIs[n * this.script.extras.length + extra]!
+		return is === EXTRA.leftOut || (is === EXTRA.open && time > start + this.terms.leaveOutAfter)
 	}
 
 	/** Of one of the items, as this student takes them. */

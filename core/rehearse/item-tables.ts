@@ -8,6 +8,13 @@ export interface StretchTable extends Stretch {
 	mayBreak: boolean
 }
 
+/** What dries until it can be used. */
+export interface TimedWait {
+	from: number
+	drying: number
+	mayBeDried: boolean
+}
+
 /** An item of work, ready to be played. */
 export interface ItemTables {
 	stretches: readonly StretchTable[]
@@ -22,8 +29,10 @@ export interface ItemTables {
 	start: number
 	fixedMinutes: number
 	shows: readonly number[]
-	whole: readonly { from: number; drying: number }[]
-	piecewise: readonly { from: number; drying: number }[]
+	whole: readonly TimedWait[]
+	piecewise: readonly TimedWait[]
+	/** −1: of none. */
+	extra: number
 }
 
 /** In the same order. */
@@ -49,7 +58,7 @@ export function piecesOf({ stretches }: Pick<WorkItem, 'stretches'>): number {
 }
 
 function toTables(
-	{ waits, isFirst, isHalved = false, ...item }: WorkItem,
+	{ waits, isFirst, isHalved = false, extra = -1, ...item }: WorkItem,
 	isWatched: boolean,
 	piecesUpTo: number,
 ): ItemTables {
@@ -63,13 +72,14 @@ function toTables(
 		}
 	})
 	// One after another is the order of her work anyway.
-	const plain = waits.flatMap(({ from, drying, isPiecewise }) =>
-		drying === undefined ? [] : [{ from, drying, isPiecewise }],
+	const plain = waits.flatMap(({ from, drying, isPiecewise, mayBeDried = false }) =>
+		drying === undefined ? [] : [{ from, drying, isPiecewise, mayBeDried }],
 	)
 	return {
 		...item,
 		isWatched,
 		piecesUpTo,
+		extra,
 		stretches,
 		turned: isHalved ? stretches.toReversed() : stretches,
 		whole: isFirst ? plain.filter(({ isPiecewise }) => !isPiecewise) : [],

@@ -4,6 +4,7 @@ import { gapsBetween } from '../plan/problem/normal-form'
 import type { Instance, Task } from '../plan/problem/instance'
 import type { Plan, Run } from '../plan/problem/plan'
 import { endOf, unitMinutesOf } from '../plan/problem/plan-times'
+import { present } from '../present'
 import { sessionAt } from '../plan/problem/session-at'
 import type { Drying, PlayedSession, Show, Wait, WorkItem } from './script'
 
@@ -57,7 +58,10 @@ export function followPlan(instance: Instance, plan: Plan): PlanScript {
 			// With dried pieces in exchange there is only the order.
 			if (swaps.has(origin) || lag === 0 || lag === 'never') return [wait]
 			const known = dryingArcs.indexOf(origin)
-			return [{ ...wait, drying: known < 0 ? dryingArcs.push(origin) - 1 : known }]
+			const { swap, swapPrep } = present(instance.arcs[origin], 'an arc of the plan')
+			const mayBeDried = (swap ?? swapPrep) !== undefined
+			const drying = known < 0 ? dryingArcs.push(origin) - 1 : known
+			return [{ ...wait, drying, ...(mayBeDried && { mayBeDried }) }]
 		})
 	// Shown in several goes, it is known after the last.
 	const showOf = (demo: string) => shown.findLastIndex(({ task }) => task.id === demo)

@@ -3,7 +3,7 @@
  * what minutes are lost to. Intervals are those of the simulation; how right its spreads are is another question.
  */
 import { ClassPlayer } from './class-player'
-import { LOST } from './class-state'
+import { EXTRA, LOST } from './class-state'
 import { mostOf, type RehearsalTerms, type Script } from './script'
 import { wilsonInterval, type Chance } from './wilson-interval'
 
@@ -41,6 +41,8 @@ export interface PlaceFigures {
 	leftMinutes: number[]
 	/** As in `LostFigures`, of this place. */
 	lost: LostFigures
+	/** Share of the classes in which she leaves something out, in [0, 1]. */
+	leavesOut: number
 }
 
 /** Minutes of one student in the whole course, on the average. */
@@ -67,6 +69,8 @@ export interface RehearsalFigures {
 	isSure: boolean
 	/** Every evening ends on time. */
 	course: Chance
+	/** Of the evenings with work, those that end on time, in [0, 1]. */
+	eveningShare: number
 	sessions: SessionFigures[]
 	items: ItemFigures[]
 	places: PlaceFigures[]
@@ -79,8 +83,11 @@ export class Rehearsal {
 	readonly #player: ClassPlayer
 	readonly #n: number
 	#classCount = 0
-	/** By class: 1 where every evening ended on time. */
+	/** By class: 1 where every evening ended on time, and the share of its evenings that did. */
 	readonly #courseOnTime = new Uint8Array(MOST_CLASSES)
+	readonly #eveningShares = new Float64Array(MOST_CLASSES)
+	/** By session: whether there is work in it. */
+	readonly #hasWork: boolean[]
 	readonly #onTime: Int32Array
 	readonly #allDone: Int32Array
 	/** By session, and by item: one moment a class. */
@@ -92,6 +99,8 @@ export class Rehearsal {
 	readonly #left: Float64Array
 	/** By place × cause. */
 	readonly #lost: Float64Array
+	/** By place: classes in which an extra was left out. */
+	readonly #leftOut: Int32Array
 	readonly #scratch: Float64Array
 
 	constructor(script: Script, terms: RehearsalTerms) {
@@ -100,6 +109,7 @@ export class Rehearsal {
 		this.#terms = terms
 		this.#player = new ClassPlayer(script, terms)
 		this.#n = n
+		this.#hasWork = script.sessions.map((_, s) => script.items.some(({ session }) => session === s))
 		this.#onTime = new Int32Array(sessions)
 		this.#allDone = new Int32Array(sessions)
 		this.#sessionEnds = script.sessions.map(() => new Float64Array(MOST_CLASSES))
@@ -108,6 +118,7 @@ export class Rehearsal {
 		this.#done = new Int32Array(n * sessions)
 		this.#left = new Float64Array(n * sessions)
 		this.#lost = new Float64Array(n * (LOST.tools + script.tools.length))
+		this.#leftOut = new Int32Array(n)
 		this.#scratch = new Float64Array(n)
 	}
 
@@ -118,6 +129,11 @@ export class Rehearsal {
 	/** 1 for each class whose every evening ended on time, 0 for the others. */
 	get onTimeByClass(): Uint8Array {
 		return this.#courseOnTime.subarray(0, this.#classCount)
+	}
+
+	/** By class: of its evenings with work, the share that ended on time. */
+	get eveningsByClass(): Float64Array {
+		return this.#eveningShares.subarray(0, this.#classCount)
 	}
 
 	/** Half of the widest interval is below a point, or there are enough of them. */
@@ -148,6 +164,7 @@ export class Rehearsal {
 			classCount: count,
 			isSure: this.isSure,
 			course: wilsonInterval(sum(this.onTimeByClass), count),
+			eveningShare: this.eveningsByClass.reduce((total, share) => total + share, 0) / Math.max(1, count),
 			sessions: sessions.map(({ close }, s) => {
 				const ends = items.filter(({ session }) => session === s).map(({ end }) => end)
 				const plannedEnd = ends.length > 0 ? Math.max(...ends) : undefined
@@ -175,6 +192,7 @@ export class Rehearsal {
 				}),
 				leftMinutes: sessions.map((_session, s) => this.#left[n * sessions.length + s]! / Math.max(1, count)),
 				lost: this.#lostOf(this.#lost.subarray(n * all.length, (n + 1) * all.length), count),
+				leavesOut: this.#leftOut[n]! / Math.max(1, count),
 			})),
 			lost: this.#lostOf(all, count * this.#n),
 		}
@@ -192,8 +210,9 @@ export class Rehearsal {
 
 	/** What came of the class that was played last. */
 	#note(classNumber: number): void {
-		const { sessions, items } = this.#script
-		const { doneAt, itemEnds, lost } = this.#player
+		const { sessions, items, extras } = this.#script
+		const { doneAt, itemEnds, lost, extraIs } = this.#player
+		let [evenings, onTime] = [0, 0]
 		let isCourseOnTime = true
 		for (let s = 0; s < sessions.length; s++) {
 			const { close } = sessions[s]!
@@ -212,11 +231,17 @@ export class Rehearsal {
 			}
 			const most = mostOf(this.#terms.mostShare, present)
 			this.#sessionEnds[s]![classNumber] = present === 0 ? close : this.#smallest(most, present)
-			if (done >= most) this.#onTime[s]!++
+			const isOnTime = done >= most
+			if (isOnTime) this.#onTime[s]!++
 			else isCourseOnTime = false
+			if (this.#hasWork[s]) {
+				evenings++
+				if (isOnTime) onTime++
+			}
 			if (done === present) this.#allDone[s]!++
 		}
 		this.#courseOnTime[classNumber] = isCourseOnTime ? 1 : 0
+		this.#eveningShares[classNumber] = evenings === 0 ? 1 : onTime / evenings
 		for (let i = 0; i < items.length; i++) {
 			let count = 0
 			for (let n = 0; n < this.#n; n++) {
@@ -227,6 +252,10 @@ export class Rehearsal {
 				count === 0 ? Infinity : this.#smallest(mostOf(this.#terms.mostShare, count), count)
 		}
 		for (let k = 0; k < lost.length; k++) this.#lost[k]! += lost[k]!
+		for (let n = 0; n < this.#n; n++) {
+			const own = extraIs.subarray(n * extras.length, (n + 1) * extras.length)
+			if (own.includes(EXTRA.leftOut)) this.#leftOut[n]!++
+		}
 	}
 
 	/** The so-manieth smallest of the first numbers of the scratch, which are sorted by it. */

@@ -13,6 +13,7 @@ export function toReplayScript(instance: Instance, plan: Plan, studentCount: num
 		callMinutes: Array<number>(studentCount).fill(Infinity),
 		sessions,
 		shows,
+		extras: [],
 		items: runs.map(({ run: { task, units }, order }) => ({
 			kind: 'work',
 			...order,

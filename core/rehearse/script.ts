@@ -47,6 +47,8 @@ export interface Wait {
 	isPiecewise: boolean
 	/** Index of how long it dries; absent: it is only an order. */
 	drying?: number
+	/** Dried pieces may take the place of what is waited for. */
+	mayBeDried?: boolean
 }
 
 /** How long something dries. */
@@ -93,6 +95,8 @@ export interface WorkItem {
 	isFirst: boolean
 	/** What is left of it may be done at home. */
 	mayGoHome: boolean
+	/** Index of the extra that it is part of, which may be left out; absent: of none. */
+	extra?: number
 }
 
 export interface Show {
@@ -128,6 +132,8 @@ export interface Script {
 	/** By kind of piece: without spares and with them, of one student. */
 	kinds: readonly { needed: number; made: number }[]
 	tools: readonly ScarceTool[]
+	/** Of the designs: names of what may be left out. */
+	extras: readonly string[]
 	dryings: readonly Drying[]
 }
 
@@ -139,6 +145,8 @@ export interface RehearsalTerms {
 	mostShare: number
 	/** A demonstration is put off for so long at most. */
 	showPatience: number
+	/** Who is at work goes on, and is shown it when she comes to it, by whoever is free to help; false: all stop and look. */
+	showsOneByOne: boolean
 	/** Who help: the instructor, and assistants. */
 	helperCount: number
 	/** Mean of a help. */
@@ -150,6 +158,10 @@ export interface RehearsalTerms {
 	lateMinutes: number
 	/** A step may be begun before its planned minute, in its session. */
 	mayBeginEarly: boolean
+	/** Who would begin an extra so many minutes after its planned minute leaves it out; Infinity: nobody does. */
+	leaveOutAfter: number
+	/** Sets of dried pieces on the table for each wait that may be exchanged: each lets one student go on who would wait. */
+	driedSets: number
 	spreads: RehearsalSpreads
 }
 
@@ -168,12 +180,15 @@ export const USUAL_TERMS: RehearsalTerms = {
 	seed: 1,
 	mostShare: 0.8,
 	showPatience: 5,
+	showsOneByOne: false,
 	helperCount: 1,
 	helpMinutes: 1.5,
 	awayChance: 0.05,
 	lateChance: 0.1,
 	lateMinutes: 8,
 	mayBeginEarly: true,
+	leaveOutAfter: Infinity,
+	driedSets: 0,
 	spreads: {
 		student: STUDENT_SD,
 		studentTechnique: STUDENT_TECHNIQUE_SD,
@@ -189,12 +204,15 @@ export const REPLAY_TERMS: RehearsalTerms = {
 	seed: 1,
 	mostShare: 1,
 	showPatience: Infinity,
+	showsOneByOne: false,
 	helperCount: 1,
 	helpMinutes: 0,
 	awayChance: 0,
 	lateChance: 0,
 	lateMinutes: 0,
 	mayBeginEarly: false,
+	leaveOutAfter: Infinity,
+	driedSets: 0,
 	spreads: { student: 0, studentTechnique: 0, piece: 0, class: 0, technique: 0, step: 0 },
 }
 

@@ -36,8 +36,10 @@ function layDown(state: ClassState, n: number, close: number): void {
 			break
 		case AT.helped:
 		case AT.helpQueue:
-			if (state.at[n] === AT.helpQueue) state.endWait(n, LOST.help, close)
-			state.callLeft[n] = state.drawCall(n)
+			if (state.at[n] === AT.helpQueue) state.endWait(n, state.seeing[n]! >= 0 ? LOST.show : LOST.help, close)
+			// What she was being shown she asks for again.
+			if (state.seeing[n]! >= 0) state.seeing[n] = -1
+			else state.callLeft[n] = state.drawCall(n)
 			break
 		case AT.toolQueue: {
 			state.endWait(n, LOST.tools + state.now[n]!.turns[state.turn[n]!]!.tool, close)
@@ -54,9 +56,16 @@ function layDown(state: ClassState, n: number, close: number): void {
 /** Of her work up to a session, at her pace, without any waiting. */
 function minutesLeft(state: ClassState, n: number, s: number): number {
 	let minutes = Math.max(0, state.rest[n]!)
+	const { close } = state.script.sessions[s]!
 	for (let i = state.item[n]!; i < state.items.length && state.items[i]!.session <= s; i++)
-		minutes += minutesOfItem(state, n, i)
+		if (!isSpared(state, n, i, close)) minutes += minutesOfItem(state, n, i)
 	return minutes / state.shareAtWork[n]!
+}
+
+/** What she has not begun of an extra that she leaves out. */
+function isSpared(state: ClassState, n: number, i: number, close: number): boolean {
+	const isBegun = i === state.item[n] && state.next[n] !== NEXT.item
+	return !isBegun && state.leavesOut(n, state.items[i]!, close)
 }
 
 /** Of what is still to begin of an item. */
@@ -86,6 +95,11 @@ function minutesOfItem(state: ClassState, n: number, i: number): number {
 function takeHome(state: ClassState, n: number, s: number, close: number, homeMinutes: number): void {
 	let used = 0
 	for (let i = state.item[n]!; i < state.items.length && state.items[i]!.session <= s; i++) {
+		if (isSpared(state, n, i, close)) {
+			state.itemEnds[n * state.items.length + i] = NaN
+			state.item[n] = i + 1
+			continue
+		}
 		const item = state.script.items[i]!
 		const rest = i === state.item[n] ? Math.max(0, state.rest[n]!) : 0
 		const minutes = (rest + minutesOfItem(state, n, i)) / state.shareAtWork[n]!

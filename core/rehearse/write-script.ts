@@ -43,6 +43,7 @@ export function writeScript({ course, designs, compiled, plan, owned = {}, level
 	const works = new Map(designs.map((item) => [item.design.id, new DesignWork(course, item, tools)]))
 	const kinds = new KindList()
 	const sourceOf = (id: string) => compiled.tasks[id]
+	const groups = [...new Set(compiled.instance.tasks.flatMap(({ optionGroup }) => optionGroup ?? []))]
 	return {
 		levels: paces.map(levelFactor),
 		callMinutes: paces.map(callMinutesOf),
@@ -54,11 +55,17 @@ export function writeScript({ course, designs, compiled, plan, owned = {}, level
 			const work = works.get(source.designId)
 			if (!work) throw new RangeError(`the course has no design "${source.designId}"`)
 			const technique = work.techniqueOf(source)
-			return { kind: 'work', ...order, ...work.itemOf(source, run, kinds), ...(technique && { technique }) }
+			const extra = groups.indexOf(compiled.instance.tasks[run.task]?.optionGroup ?? '')
+			return {
+				...{ kind: 'work', ...order, ...work.itemOf(source, run, kinds) },
+				...(technique && { technique }),
+				...(extra >= 0 && { extra }),
+			}
 		}),
 		tasks: followed.tasks,
 		kinds: kinds.counts,
 		tools: tools.scarce,
+		extras: groups.map((group) => nameOfExtra(designs, group)),
 		dryings: followed.dryingArcs.map((arc) => {
 			const { lag, from } = present(compiled.instance.arcs[arc], 'an arc of the plan')
 			const wait = compiled.arcs[arc]?.wait
@@ -67,6 +74,14 @@ export function writeScript({ course, designs, compiled, plan, owned = {}, level
 			return dryingOf(typeof lag === 'number' ? lag : 0, wait, paste)
 		}),
 	}
+}
+
+/** A group is of one extra of one design. */
+function nameOfExtra(designs: readonly DesignInCourse[], group: string): string {
+	const found = designs.flatMap(({ design }) =>
+		(design.extras ?? []).filter(({ id }) => `${design.id}/${id}` === group).map(({ name }) => name),
+	)
+	return found[0] ?? group
 }
 
 /** As the drying screen has it: half are ready by the one time, nine in ten by the other where the air holds. */

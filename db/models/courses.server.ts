@@ -69,6 +69,8 @@ export class CourseSessionModel extends Model<
 	declare clearAwayMinutes: number
 	declare breaks: Break[]
 	declare roomId: number | null
+	/** null: the studio's share. */
+	declare bufferMinutes: CreationOptional<number | null>
 }
 
 export class PlanModel extends Model<InferAttributes<PlanModel>, InferCreationAttributes<PlanModel>> {
@@ -143,6 +145,7 @@ export function defineCourses(sequelize: Sequelize): void {
 			clearAwayMinutes: minutes(),
 			breaks: { type: DataTypes.JSON, allowNull: false },
 			roomId: DataTypes.INTEGER.UNSIGNED,
+			bufferMinutes: DataTypes.SMALLINT.UNSIGNED,
 		},
 		{ sequelize, tableName: 'course_sessions', timestamps: false },
 	)

@@ -129,7 +129,9 @@ async function createParts(courseId: number, { designs, sessions }: Course, tran
 	})
 	await CourseDesignModel.bulkCreate(designRows, { transaction })
 	await CourseSessionModel.bulkCreate(
-		sessions.map(({ roomId = null, ...session }, position) => ({ courseId, position, ...session, roomId })),
+		sessions.map(({ roomId = null, bufferMinutes = null, ...session }, position) => {
+			return { courseId, position, ...session, roomId, bufferMinutes }
+		}),
 		{ transaction },
 	)
 }
@@ -200,9 +202,15 @@ function toCourse(
 			picks,
 			...(designVersion !== null && { designVersion }),
 		})),
-		sessions: sessions.map(({ date, startMin, endMin, setUpMinutes, clearAwayMinutes, breaks, roomId }) => {
-			const room = roomId === null ? {} : { roomId }
-			return { date, startMin, endMin, setUpMinutes, clearAwayMinutes, breaks, ...room }
-		}),
+		sessions: sessions.map(toSession),
+	}
+}
+
+function toSession({ roomId, bufferMinutes, ...row }: CourseSessionModel): Course['sessions'][number] {
+	const { date, startMin, endMin, setUpMinutes, clearAwayMinutes, breaks } = row
+	return {
+		...{ date, startMin, endMin, setUpMinutes, clearAwayMinutes, breaks },
+		...(roomId !== null && { roomId }),
+		...(bufferMinutes !== null && { bufferMinutes }),
 	}
 }

@@ -96,6 +96,19 @@ describe('a plan chosen instead of the one that stands', () => {
 		expect((await plan.loader(call(studio, '/', { params }))).planId).toBe(planId)
 	})
 
+	test('what is to be spare at the end of a session is planned with, and the page that asked stays', async () => {
+		const { id, params } = await makeCourse()
+		const { version, planId } = await plan.loader(call(studio, '/', { params }))
+		const body = { intent: 'set-buffer', version, session: 1, minutes: 23 }
+		const answer = await answerOf(plan.action(call(studio, '/courses/1/plan?stay', { params, body })))
+
+		expect(answer.status).toBe(200)
+		expect((await getCourse(contextOf(studio).get(memberContext).studio.id, id)).sessions[0]?.bufferMinutes).toBe(23)
+		const after = await plan.loader(call(studio, '/', { params }))
+		expect(after.planId).not.toBe(planId)
+		expect(after.course.sessions[0]?.bufferMinutes).toBe(23)
+	})
+
 	test('an earlier plan comes back with the course as it was for it', async () => {
 		const { id, params } = await makeCourse()
 		const before = await plan.loader(call(studio, '/', { params }))

@@ -46,6 +46,7 @@ const script: Script = {
 		{ name: 'veiner', count: 4 },
 		{ name: 'steamer', count: 3 },
 	],
+	extras: [],
 	dryings: [
 		{ kind: 'lognormal', id: 'petals', median: 900, sd: 0.3, paste: 'gum paste', airChance: 1, leastMinutes: 0 },
 	],

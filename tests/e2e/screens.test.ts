@@ -66,6 +66,7 @@ const SCREENS = [
 	'/courses/1/kits/cost',
 	'/courses/1/kits/papers',
 	'/courses/1/rehearsal',
+	'/courses/1/rehearsal/watch?class=3&session=2',
 	'/courses/1/papers/station',
 	'/courses/1/papers/run-sheet?session=1',
 	'/courses/1/papers/hand-out?student=2&missed=1',

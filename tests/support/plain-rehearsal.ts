@@ -5,13 +5,21 @@
  */
 import { ClassLuck } from '../../core/rehearse/class-luck'
 import { drawFrom, exponential, hashOf, numberOf, pieceQuantiles, uniform } from '../../core/rehearse/luck'
-import { mostOf, type RehearsalTerms, type Script, type Stretch, type WorkItem } from '../../core/rehearse/script'
+import {
+	mostOf,
+	type RehearsalTerms,
+	type Script,
+	type Stretch,
+	type Wait,
+	type WorkItem,
+} from '../../core/rehearse/script'
 
 type Request =
 	| { type: 'work'; left: number }
 	| { type: 'tool'; tool: number; minutes: number }
 	| { type: 'until'; time: number }
 	| { type: 'show'; show: number }
+	| { type: 'see'; show: number }
 
 type Doing =
 	| { is: 'coming' }
@@ -20,6 +28,8 @@ type Doing =
 	| { is: 'helped'; left: number; tool?: number }
 	| { is: 'queuing'; tool: number; minutes: number }
 	| { is: 'watching'; show: number }
+	| { is: 'asking'; show: number }
+	| { is: 'seeing'; show: number }
 	| { is: 'waiting' }
 	| { is: 'done' }
 	| { is: 'away' }
@@ -38,6 +48,11 @@ interface Student {
 	processed: number[]
 	taskEnds: number[]
 	pieceEnds: number[][]
+	/** By extra; undefined: she has not come to it. */
+	extras: (boolean | undefined)[]
+	seen: Set<number>
+	/** Dryings of which she has taken dried pieces. */
+	dried: Set<number>
 }
 
 /** What came of one class. */
@@ -59,8 +74,9 @@ export function playPlainly(script: Script, terms: RehearsalTerms, classNumber: 
 		script.items.filter(({ task }) => task === t).reduce((sum, item) => sum + piecesOf(item), 0),
 	)
 	const shown = new Set<number>()
+	const driedLeft = script.dryings.map(() => terms.driedSets)
 	const pieces = { begun: 0, broken: 0, made: 0, left: 0 }
-	let [now, session, pausedMinutes, pauseUntil, nextShow] = [0, 0, 0, 0, 0]
+	let [now, session, pausedMinutes, pauseUntil, nextShow, showEnds] = [0, 0, 0, 0, 0, Infinity]
 	let freeTools: number[] = []
 	let freeHelpers = 0
 	let callers: Student[] = []
@@ -79,6 +95,9 @@ export function playPlainly(script: Script, terms: RehearsalTerms, classNumber: 
 			processed: script.tasks.map(() => 0),
 			taskEnds: script.tasks.map(({ homeEnd }) => homeEnd ?? -Infinity),
 			pieceEnds: script.tasks.map(() => []),
+			extras: script.extras.map(() => undefined),
+			dried: new Set(),
+			seen: new Set(),
 		}
 		student.callLeft = drawCall(student)
 		return student
@@ -104,13 +123,15 @@ export function playPlainly(script: Script, terms: RehearsalTerms, classNumber: 
 		const { n, whole, processed, taskEnds, pieceEnds } = student
 		const factor = factorOf(student, item)
 		const name = numberOf(script.tasks[item.task]!.id)
-		for (const show of item.shows) while (!shown.has(show)) yield { type: 'show', show }
+		for (const show of item.shows) {
+			while (!shown.has(show)) yield { type: 'show', show }
+			while (terms.showsOneByOne && !student.seen.has(show)) yield { type: 'see', show }
+		}
 		const drying = item.waits.filter((wait) => wait.drying !== undefined)
 		for (;;) {
-			let ready = terms.mayBeginEarly ? now : item.start
-			if (item.isFirst)
-				for (const { from, isPiecewise, drying: d } of drying)
-					if (!isPiecewise) ready = Math.max(ready, taskEnds[from]! + dryMinutes[d!]!)
+			const whole_ = item.isFirst ? drying.filter(({ isPiecewise }) => !isPiecewise) : []
+			const ends = whole_.map((wait) => ({ wait, end: taskEnds[wait.from]! + dryMinutes[wait.drying!]! }))
+			const ready = readyFor(student, ends, terms.mayBeginEarly ? now : item.start)
 			if (ready <= now) break
 			yield { type: 'until', time: ready }
 		}
@@ -128,14 +149,16 @@ export function playPlainly(script: Script, terms: RehearsalTerms, classNumber: 
 			for (let p = 0; p < count; p++) {
 				const number = processed[item.task]!
 				for (;;) {
-					let ready = now
-					for (const { from, isPiecewise, drying: d } of drying) {
-						if (!isPiecewise) continue
-						const wanted = Math.ceil(((number + 1) * stated[from]!) / stated[item.task]! - 1e-9) - 1
-						const ends = pieceEnds[from]!
-						const end = ends.length === 0 ? taskEnds[from]! : ends[Math.min(wanted, ends.length - 1)]!
-						ready = Math.max(ready, end + dryMinutes[d!]!)
-					}
+					const ends_ = drying
+						.filter(({ isPiecewise }) => isPiecewise)
+						.map((wait) => {
+							const { from } = wait
+							const wanted = Math.ceil(((number + 1) * stated[from]!) / stated[item.task]! - 1e-9) - 1
+							const ends = pieceEnds[from]!
+							const end = ends.length === 0 ? taskEnds[from]! : ends[Math.min(wanted, ends.length - 1)]!
+							return { wait, end: end + dryMinutes[wait.drying!]! }
+						})
+					const ready = readyFor(student, ends_, now)
 					if (ready <= now) break
 					yield { type: 'until', time: ready }
 				}
@@ -160,6 +183,26 @@ export function playPlainly(script: Script, terms: RehearsalTerms, classNumber: 
 		}
 	}
 
+	/** Dried pieces are taken where nothing else keeps her waiting. */
+	function readyFor({ dried }: Student, ends: readonly { wait: Wait; end: number }[], earliest: number): number {
+		const late = ends.filter(({ wait, end }) => end > now && !dried.has(wait.drying!))
+		const isThere = ({ wait }: { wait: Wait }) => wait.mayBeDried === true && driedLeft[wait.drying!]! > 0
+		const others = late.filter((one) => !isThere(one))
+		const ready = Math.max(earliest, ...others.map(({ end }) => end))
+		if (ready <= now)
+			for (const drying of new Set(late.map(({ wait }) => wait.drying!))) {
+				driedLeft[drying]!--
+				dried.add(drying)
+			}
+		return ready
+	}
+
+	/** Decided when she comes to the first step of it. */
+	function leavesOut({ extras }: Student, { extra, start }: WorkItem): boolean {
+		if (extra === undefined) return false
+		return !(extras[extra] ??= now <= start + terms.leaveOutAfter)
+	}
+
 	/** To her next request. */
 	function goOn(student: Student): void {
 		for (;;) {
@@ -170,6 +213,11 @@ export function playPlainly(script: Script, terms: RehearsalTerms, classNumber: 
 					student.next = Infinity
 					result.doneAt[student.n]![session] = now
 					return
+				}
+				if (leavesOut(student, item)) {
+					result.itemEnds[student.n]![student.item] = NaN
+					student.item++
+					continue
 				}
 				student.process = workOn(student, item)
 			}
@@ -188,7 +236,13 @@ export function playPlainly(script: Script, terms: RehearsalTerms, classNumber: 
 	function ask(student: Student, request: Request): void {
 		if (request.type === 'work') work(student, request.left)
 		else if (request.type === 'tool') takeTool(student, request.tool, request.minutes)
-		else {
+		else if (request.type === 'see') {
+			student.doing = { is: 'asking', show: request.show }
+			student.next = Infinity
+			student.waitSince = now - pausedMinutes
+			callers.push(student)
+			serve()
+		} else {
 			student.doing = request.type === 'show' ? { is: 'watching', show: request.show } : { is: 'waiting' }
 			student.next = request.type === 'show' ? Infinity : request.time
 			student.waitSince = now - pausedMinutes
@@ -244,18 +298,58 @@ export function playPlainly(script: Script, terms: RehearsalTerms, classNumber: 
 			goOn(student)
 		} else if (doing.is === 'helped') {
 			freeHelpers++
-			const [first, ...others] = callers
-			callers = others
-			if (first?.doing.is === 'calling') {
-				result.lost[first.n]!.help += waited(first)
-				beginHelp(first, first.doing.left, first.doing.tool)
-			}
+			serve()
 			student.callLeft = drawCall(student)
 			work(student, doing.left, doing.tool)
+		} else if (doing.is === 'seeing') {
+			freeHelpers++
+			serve()
+			student.seen.add(doing.show)
+			goOn(student)
 		} else if (doing.is === 'waiting') {
 			result.lost[student.n]!.paste += waited(student)
 			goOn(student)
 		} else come(student)
+	}
+
+	function serve(): void {
+		while (freeHelpers > 0 && callers.length > 0) {
+			const first = callers.shift()!
+			if (first.doing.is === 'calling') {
+				result.lost[first.n]!.help += waited(first)
+				beginHelp(first, first.doing.left, first.doing.tool)
+			} else if (first.doing.is === 'asking') {
+				const { show } = first.doing
+				result.lost[first.n]!.show += waited(first)
+				freeHelpers--
+				first.doing = { is: 'seeing', show }
+				first.next = now + script.shows[show]!.minutes
+			}
+		}
+	}
+
+	function showToSome(own: number): void {
+		const { minutes, itemsBefore } = script.shows[own]!
+		for (const one of students) {
+			const { doing } = one
+			if (doing.is === 'away') one.seen.add(own)
+			else if (doing.is === 'working' && one.item >= itemsBefore) {
+				one.seen.add(own)
+				one.next += minutes
+			} else if (doing.is === 'waiting') {
+				one.seen.add(own)
+				one.next = Math.max(one.next, now + minutes)
+				one.waitSince += minutes
+			} else if (doing.is === 'watching') {
+				one.seen.add(own)
+				result.lost[one.n]!.show += waited(one)
+				one.doing = { is: 'coming' }
+				one.next = now + minutes
+			}
+		}
+		pauseUntil = now + minutes
+		showEnds = pauseUntil
+		freeHelpers--
 	}
 
 	function giveBack(tool: number): void {
@@ -282,7 +376,7 @@ export function playPlainly(script: Script, terms: RehearsalTerms, classNumber: 
 		const until = now + minutes
 		for (const student of students) {
 			if (student.next === Infinity) continue
-			if (student.doing.is === 'working' || student.doing.is === 'helped') student.next += minutes
+			if (['working', 'helped', 'seeing'].includes(student.doing.is)) student.next += minutes
 			else student.next = Math.max(student.next, until)
 		}
 		pausedMinutes += minutes
@@ -294,6 +388,7 @@ export function playPlainly(script: Script, terms: RehearsalTerms, classNumber: 
 		pauseUntil = open
 		freeTools = script.tools.map(({ count }) => count)
 		freeHelpers = terms.helperCount
+		showEnds = Infinity
 		callers = []
 		queues = script.tools.map(() => [])
 		for (const student of students) {
@@ -313,16 +408,25 @@ export function playPlainly(script: Script, terms: RehearsalTerms, classNumber: 
 			const showTime = due === Infinity ? Infinity : isReady ? Math.min(latest, Math.max(due, now)) : latest
 			const tea = open_[0]
 			const pauseTime = tea ? Math.max(tea.start, pauseUntil) : Infinity
-			const roomTime = Math.min(showTime, pauseTime)
+			const roomTime = Math.min(showTime, pauseTime, showEnds)
 			if (student.next <= roomTime) {
 				if (student.next > close) break
 				now = student.next
 				happen(student)
 			} else if (roomTime >= close) break
-			else if (showTime <= pauseTime) {
+			else if (showEnds <= roomTime) {
+				now = showEnds
+				showEnds = Infinity
+				freeHelpers++
+				serve()
+			} else if (showTime <= pauseTime) {
 				now = showTime
 				const own = nextShow++
 				shown.add(own)
+				if (terms.showsOneByOne) {
+					showToSome(own)
+					continue
+				}
 				pause(script.shows[own]!.minutes)
 				for (const watcher of students)
 					if (watcher.doing.is === 'watching') {
@@ -368,7 +472,7 @@ export function playPlainly(script: Script, terms: RehearsalTerms, classNumber: 
 		} else if (doing.is === 'queuing') {
 			result.lost[n]!.tools[doing.tool]! += waited(student)
 			laidDown.set(student, { type: 'tool', tool: doing.tool, minutes: doing.minutes })
-		} else if (doing.is === 'watching') result.lost[n]!.show += waited(student)
+		} else if (doing.is === 'watching' || doing.is === 'asking') result.lost[n]!.show += waited(student)
 		else if (doing.is === 'waiting') result.lost[n]!.paste += waited(student)
 	}
 

@@ -4,7 +4,7 @@ import type { IntentOf } from '../../shared/schemas/intent'
 import { COURSE_LIMITS } from '../../../core/course/validate-course'
 import { rowId, rowVersion } from '../../shared/schemas/row-version'
 
-const { waitMinutes, flowersPerStudent, designs } = COURSE_LIMITS
+const { waitMinutes, flowersPerStudent, designs, bufferMinutes } = COURSE_LIMITS
 const MINUTES = `Whole minutes from ${waitMinutes.min} to ${waitMinutes.max} (30 days)`
 /** Of a plan as JSON. */
 const MOST_CHARACTERS = 400_000
@@ -27,6 +27,12 @@ export const planActions = {
 	'take-new-designs': object({ version }).noUnknown(),
 	'set-wait': object({ version, key, minutes: minutes.max(waitMinutes.max, MINUTES) }).noUnknown(),
 	'free-wait': object({ version, key }).noUnknown(),
+	/** What a session is to have to spare at its end; planned anew with it. */
+	'set-buffer': object({
+		version,
+		session: number().required().integer().min(1).max(COURSE_LIMITS.sessions.max),
+		minutes: number().required().integer().min(bufferMinutes.min).max(bufferMinutes.max),
+	}).noUnknown(),
 	'add-session': object({ version }).noUnknown(),
 	'end-later': object({ version, minutes }).noUnknown(),
 	'fewer-flowers': object({

@@ -7,6 +7,8 @@ import { findFits, type DesignFit } from '../../../core/plan/what-fits/what-fits
 import { findRelief, type Relief } from '../../../core/prepare/find-relief'
 import { layPreparation, type HandsTerms, type LaidPreparation } from '../../../core/prepare/lay-preparation'
 import type { PrepTask } from '../../../core/prepare/prep-tasks'
+import { Rehearsal, type RehearsalFigures } from '../../../core/rehearse/rehearsal'
+import type { RehearsalTerms, Script } from '../../../core/rehearse/script'
 import type { Course } from '../../../core/course/course'
 import type { PlanTerms } from '../../../core/plan/compile/drying-terms'
 import type { Design } from '../../../core/design/design'
@@ -40,6 +42,7 @@ export type SolverJob =
 			/** For all ways of the design; the usual one is looked at in any case. */
 			timeMs: number
 	  }
+	| { kind: 'rehearse'; script: Script; terms: RehearsalTerms; classCount: number; timeMs: number }
 	| { kind: 'prepare'; tasks: readonly PrepTask[]; terms: HandsTerms; timeMs: number }
 
 /** Work before class, with what would help where it is not all in time. */
@@ -54,6 +57,7 @@ export interface SolverResults {
 	/** Undefined: the design is none for the slot. */
 	'what-fits': DesignFit | undefined
 	prepare: LaidWork
+	rehearse: RehearsalFigures
 }
 
 /** As it goes from thread to thread: a refused input is an answer too. */
@@ -88,6 +92,11 @@ function resultOf(job: SolverJob, now: (() => number) | undefined): SolverResult
 			const effort = now && end !== undefined ? { shouldStop: () => now() >= end } : { steps: 0 }
 			const laid = layPreparation(tasks, terms, effort)
 			return { laid, relief: findRelief(tasks, terms, laid) }
+		}
+		case 'rehearse': {
+			const rehearsal = new Rehearsal(job.script, job.terms)
+			rehearsal.play(job.classCount)
+			return rehearsal.figures()
 		}
 		case 'what-fits': {
 			const { design, slot, terms, timeMs } = job

@@ -58,6 +58,10 @@ export function editWords(edit: CourseEdit, named: Named): string {
 			return `break in ${session(edit.session)} may move by ${duration(edit.mayMoveMinutes)}`
 		case 'hours':
 			return `${session(edit.session)} from ${clock(edit.startMin)} to ${clock(edit.endMin)}`
+		case 'buffer':
+			return edit.minutes === undefined
+				? `to spare in ${session(edit.session)}, as the studio has it`
+				: `${duration(edit.minutes)} to spare in ${session(edit.session)}`
 		case 'move-session':
 			return `${session(edit.session)} on ${shortDay(edit.date)}`
 		case 'add-session':

@@ -1,5 +1,6 @@
 /** What a rehearsal assumes, as its address says it. */
-import { number, object, ValidationError, type InferType } from 'yup'
+import { number, object, string, ValidationError, type InferType } from 'yup'
+import { PACES, type Pace } from '../../../core/course/course'
 import { USUAL_TERMS, type RehearsalTerms } from '../../../core/rehearse/script'
 import type { FieldProblem } from '../../../core/errors'
 
@@ -16,6 +17,15 @@ export const assumptionsSchema = object({
 	patience: number().typeError('A number').min(0, 'At least 0').max(60, 'At most 60').default(USUAL_TERMS.showPatience),
 	away: percent(USUAL_TERMS.awayChance).max(50, 'At most 50'),
 	late: percent(USUAL_TERMS.lateChance),
+	/** Of everybody; empty: as is noted. */
+	level: string()
+		.oneOf(['', ...PACES])
+		.default(''),
+	/** Who works goes on while something is shown. */
+	shows: string().oneOf(['all', 'one']).default('all'),
+	dried: number().typeError('A number').integer('A whole number').min(0, 'At least 0').max(40, 'At most 40').default(0),
+	/** Absent: nobody leaves anything out. */
+	behind: number().typeError('A number').min(0, 'At least 0').max(240, 'At most 240'),
 })
 
 export type Assumptions = InferType<typeof assumptionsSchema>
@@ -39,7 +49,16 @@ export function readAssumptions(search: URLSearchParams): { assumptions: Assumpt
 	}
 }
 
-export function termsOf({ helpers, most, patience, away, late }: Assumptions): RehearsalTerms {
+export function termsOf({
+	helpers,
+	most,
+	patience,
+	away,
+	late,
+	dried,
+	shows,
+	behind = Infinity,
+}: Assumptions): RehearsalTerms {
 	return {
 		...USUAL_TERMS,
 		helperCount: helpers,
@@ -47,5 +66,13 @@ export function termsOf({ helpers, most, patience, away, late }: Assumptions): R
 		showPatience: patience,
 		awayChance: away / 100,
 		lateChance: late / 100,
+		driedSets: dried,
+		showsOneByOne: shows === 'one',
+		leaveOutAfter: behind,
 	}
+}
+
+/** Undefined: as is noted of each, and of the course. */
+export function levelOf({ level }: Assumptions): Pace | undefined {
+	return PACES.find((pace) => pace === level)
 }

@@ -26,6 +26,7 @@ const sessionShape = object({
 		}).noUnknown(),
 	).default([]),
 	roomId: placeId(),
+	bufferMinutes: optionalWhole('Whole minutes'),
 }).noUnknown()
 
 export const courseShape = object({

@@ -117,7 +117,7 @@ function measureWork(course: Course, { design, flowersPerStudent }: DesignInCour
 			minutesPerPiece: (handsOn(step) / Math.max(1, count)) * pace,
 			claims: claimsOf(step),
 		}
-		return step.fixedMinutes + count * sharedMinutesPerPiece(shared, owned)
+		return step.fixedMinutes * pace + count * sharedMinutesPerPiece(shared, owned)
 	}
 	return { pieceCountOf, handsOn, minutesOf }
 }

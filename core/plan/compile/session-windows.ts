@@ -24,7 +24,7 @@ export interface SessionWindows {
  * The hands-on windows: session hours less setting up and clearing away, and the breaks inside.
  *
  * @param zone - the studio's, in the IANA database
- * @param bufferShare - of the hands-on minutes of each session, that should be spare at its end
+ * @param bufferShare - of the hands-on minutes of each session that does not say it itself, to be spare at its end
  * @returns windows numbered by session from 1, clock minutes from the first opening
  * @throws {InputError} by field: sessions out of order, or nothing left of one
  */
@@ -57,7 +57,8 @@ export function toWindows(
 			}),
 		),
 		sessions: sessions.map((session, s) => {
-			return { session: s + 1, bufferMinutes: Math.ceil(bufferShare * handsOnMinutes(session)) }
+			const { bufferMinutes = Math.ceil(bufferShare * handsOnMinutes(session)) } = session
+			return { session: s + 1, bufferMinutes }
 		}),
 	}
 }

@@ -13,6 +13,8 @@ export type CourseEdit =
 	/** It may move again by so many minutes. */
 	| { kind: 'free-break'; session: number; startMin: number; mayMoveMinutes: number }
 	| { kind: 'hours'; session: number; startMin: number; endMin: number }
+	/** To be spare at its end; absent: the studio's share. */
+	| { kind: 'buffer'; session: number; minutes?: number }
 	| { kind: 'move-session'; session: number; date: string }
 	| { kind: 'add-session' }
 	| { kind: 'drop-session'; session: number }
@@ -45,6 +47,10 @@ export function applyEdit(course: Course, edit: CourseEdit): Course {
 		case 'hours':
 			return withSession(course, edit.session, (session) => {
 				return { ...session, startMin: edit.startMin, endMin: edit.endMin }
+			})
+		case 'buffer':
+			return withSession(course, edit.session, ({ bufferMinutes: _, ...session }) => {
+				return edit.minutes === undefined ? session : { ...session, bufferMinutes: edit.minutes }
 			})
 		case 'move-session':
 			return withSession(course, edit.session, (session) => ({ ...session, date: edit.date }))

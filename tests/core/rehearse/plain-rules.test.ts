@@ -37,6 +37,8 @@ const item = fc.record({
 	waitsFor: fc.option(fc.nat(TASKS - 1), { nil: undefined }),
 	isPiecewise: fc.boolean(),
 	drying: fc.option(fc.nat(1), { nil: undefined }),
+	mayBeDried: fc.boolean(),
+	extra: fc.constantFrom(undefined, undefined, 0, 1),
 })
 
 const scripts = fc
@@ -87,15 +89,17 @@ const scripts = fc
 									{
 										from: own.waitsFor,
 										isPiecewise: own.isPiecewise,
-										...(own.drying !== undefined && { drying: own.drying }),
+										...(own.drying !== undefined && { drying: own.drying, mayBeDried: own.mayBeDried }),
 									},
 								]
 							: [],
 					...{ isFirst: true, mayGoHome: false },
+					...(own.extra !== undefined && { extra: own.extra }),
 				}
 			}),
 			tasks: items.map((_, i) => ({ id: `step ${i}` })),
 			kinds: Array.from({ length: KINDS }, () => ({ needed, made: 4 })),
+			extras: ['buds', 'dew'],
 			tools: toolCounts.map((count, t) => ({ name: `tool ${t}`, count })),
 			dryings: [
 				{ kind: 'fixed', minutes: 9 },
@@ -112,6 +116,9 @@ const terms = fc.record({
 	awayChance: fc.constantFrom(0, 0.2),
 	lateChance: fc.constantFrom(0, 0.4),
 	mayBeginEarly: fc.boolean(),
+	leaveOutAfter: fc.constantFrom(Infinity, 0, 12),
+	showsOneByOne: fc.boolean(),
+	driedSets: fc.constantFrom(0, 1, 3),
 })
 
 test('agrees with the rules written plainly: every item, every evening, every minute lost', () => {

@@ -39,6 +39,7 @@ function endlessStep(students: number, tools: number, close: number, isSteady: b
 		tasks: [{ id: 'endless' }],
 		kinds: [],
 		tools: [{ name: 'veiner', count: tools }],
+		extras: [],
 		dryings: [],
 	}
 }

@@ -45,6 +45,9 @@ export function SessionFields({ places }: { places: readonly PlaceOption[] }) {
 								<Form.Item name={[name, 'clearAwayMinutes']} label="Clearing away">
 									<DecimalInput suffix="min" step={5} />
 								</Form.Item>
+								<Form.Item name={[name, 'bufferMinutes']} label="To spare at its end">
+									<DecimalInput suffix="min" step={5} placeholder="as usual" />
+								</Form.Item>
 								{rooms.length > 1 && (
 									<Form.Item name={[name, 'roomId']} label="Where">
 										<Select

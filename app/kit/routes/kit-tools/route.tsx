@@ -5,6 +5,7 @@ import type { FormerLine } from '../../../../core/kit/drying-trays'
 import { enoughOf, isShared } from '../../../../core/kit/tool-needs'
 import { cheapestOffer, stockKey } from '../../../../core/kit/stock'
 import { KitNotices } from '../../components/kit-notices/kit-notices'
+import { useRehearsalBrief } from '../../../shared/components/use-rehearsal-brief'
 import { memberContext } from '../../../shared/http/contexts'
 import { loading } from '../../../shared/http/responses.server'
 import { readKit } from '../../read-kit.server'
@@ -18,17 +19,19 @@ import './kit-tools.css'
 export function loader({ params, context }: Route.LoaderArgs) {
 	return loading(async () => {
 		const { studio } = context.get(memberContext)
-		const { kit, state, stock } = await readKit(studio, await courseOfPage(context, params))
+		const { kit, state, stock, planId } = await readKit(studio, await courseOfPage(context, params))
 		const tools = (kit?.tools ?? []).map((line) => ({
 			...line,
 			sold: cheapestOffer(stock, stockKey('tool', line.tool)),
 		}))
-		return { state, tools, formers: kit?.formers ?? [], currency: studio.kitTerms.currency }
+		return { state, planId, tools, formers: kit?.formers ?? [], currency: studio.kitTerms.currency }
 	})
 }
 
 /** Tools that are shared with their waiting, those at each place, and what pieces dry on. */
-export default function KitToolsPage({ loaderData: { state, tools, formers, currency } }: Route.ComponentProps) {
+export default function KitToolsPage({ loaderData }: Route.ComponentProps) {
+	const { state, planId, tools, formers, currency } = loaderData
+	const brief = useRehearsalBrief(state.courseId, planId)
 	const shared = tools.filter(isShared).toSorted((a, b) => b.queueingMinutes - a.queueingMinutes)
 	return (
 		<KitNotices state={state}>
@@ -41,7 +44,12 @@ export default function KitToolsPage({ loaderData: { state, tools, formers, curr
 					</p>
 				)}
 				{shared.map((line) => (
-					<SharedTool key={line.tool} line={line} currency={currency} />
+					<SharedTool
+						key={line.tool}
+						line={line}
+						currency={currency}
+						rehearsedMinutes={brief?.toolMinutes?.[line.tool]}
+					/>
 				))}
 			</section>
 			<section className="sheet" aria-labelledby="places">
@@ -102,7 +110,14 @@ function placesWords({ places, peakCount, peakMinute }: FormerLine): string {
 
 type SoldTool = Route.ComponentProps['loaderData']['tools'][number]
 
-function SharedTool({ line, currency }: { line: SoldTool; currency: string }) {
+interface SharedToolProps {
+	line: SoldTool
+	currency: string
+	/** Undefined: it has not been played, or nobody waits there. */
+	rehearsedMinutes: number | undefined
+}
+
+function SharedTool({ line, currency, rehearsedMinutes }: SharedToolProps) {
 	const { tool, ownedCount = 1, studentCount, curve, uses, sold } = line
 	const enough = enoughOf(line)
 	const at = (n: number) => Math.round(curve[n - 1]?.queueingMinutes ?? 0)
@@ -116,6 +131,11 @@ function SharedTool({ line, currency }: { line: SoldTool; currency: string }) {
 						`; ${ownedCount + 1}: ${at(ownedCount + 1)}${enough > ownedCount + 1 ? `; ${enough}: ${at(enough)}` : ''}`}
 					.
 				</p>
+				{rehearsedMinutes !== undefined && (
+					<p>
+						In the rehearsal, with everybody’s own pace: <b>{count(Math.round(rehearsedMinutes), 'minute')}</b>.
+					</p>
+				)}
 				<p className="soft small">{uses.join('; ')}. The waiting is in the plan’s times.</p>
 				{ownedCount < enough && (
 					<p className="no-print">

@@ -31,6 +31,10 @@ export async function changePlan(studio: Studio, courseId: number, action: PlanA
 			return setWait(studio, course, action.key, action.minutes)
 		case 'free-wait':
 			return setWait(studio, course, action.key, undefined)
+		case 'set-buffer': {
+			const { session, minutes } = action
+			return updatePlannedCourse(studio, { ...course, ...applyEdit(course, { kind: 'buffer', session, minutes }) })
+		}
 		case 'add-session':
 			return updatePlannedCourse(studio, { ...course, ...withExtraSession(course) })
 		case 'end-later':

@@ -8,6 +8,7 @@ import { Why } from '../../../shared/components/why/why'
 import { count, duration, sessionName } from '../../../shared/words/times'
 import type { PlanData } from './load-plan.server'
 import { PlanSearch } from './plan-search'
+import { RehearsedLine } from './rehearsed-line'
 
 /** The plan in figures, while no step is chosen. */
 export function PlanSummary({ plan, story, isTried }: { plan: PlanData; story: PlanStory; isTried: boolean }) {
@@ -66,6 +67,7 @@ export function PlanSummary({ plan, story, isTried }: { plan: PlanData; story: P
 				) : null}
 			</dl>
 			<p className={isProvenBest(plan) ? 'proof is-proven' : 'proof'}>{proofWords(plan)}</p>
+			{!isTried && !story.shortfall && <RehearsedLine courseId={plan.courseId} planId={plan.planId} />}
 			{!isTried && <PlanSearch plan={plan} />}
 			<p className="soft small">
 				Waits are computed for {plan.places.rooms.join(' and ')} and, between sessions, {plan.places.store}, so that

@@ -30,9 +30,11 @@ export function action({ params, request, context }: Route.ActionArgs) {
 		const courseId = readId(params.courseId)
 		const change = await readIntent(request, planActions, { maxBytes: LARGEST_PLAN })
 		await changePlan(studio, courseId, change)
-		// The page stays as it is looked at.
-		if (change.intent === 'keep-trial' || change.intent === 'set-aside') return { done: change.intent }
-		const selected = new URL(request.url).searchParams.get('step')
+		const { searchParams } = new URL(request.url)
+		const isTrial = change.intent === 'keep-trial' || change.intent === 'set-aside'
+		// The page stays as it is looked at; so does another page that asked.
+		if (isTrial || searchParams.has('stay')) return { done: change.intent }
+		const selected = searchParams.get('step')
 		return redirect(`/courses/${courseId}/plan${selected ? `?${new URLSearchParams({ step: selected })}` : ''}`)
 	})
 }

@@ -1,7 +1,9 @@
 import { Button } from 'antd'
 import { Form } from 'react-router'
 import type { FieldProblem } from '../../../../core/errors'
-import { PlainNumber } from '../../../shared/components/fields/plain-fields'
+import { PlainNumber, PlainSelect } from '../../../shared/components/fields/plain-fields'
+import { PACES } from '../../../../core/course/course'
+import { PACE_WORDS } from '../../../shared/words/terms'
 import { LinkButton } from '../../../shared/components/link-button'
 import { problemsByField } from '../../../shared/http/refusal'
 import type { Assumptions } from '../../schemas/assumptions'
@@ -26,6 +28,8 @@ export function AssumptionsForm({
 				{FIELDS.map(({ name, ...words }) => (
 					<PlainNumber key={name} {...{ name, ...words }} defaultValue={assumptions[name]} problem={problemOf(name)} />
 				))}
+				<PlainSelect name="level" label="Everybody is" options={chosenFirst(LEVELS, assumptions.level)} />
+				<PlainSelect name="shows" label="While something is shown" options={chosenFirst(SHOWS, assumptions.shows)} />
 				<Button htmlType="submit">Play it anew</Button>
 				<LinkButton to="?">As usual</LinkButton>
 			</Form>
@@ -33,10 +37,29 @@ export function AssumptionsForm({
 	)
 }
 
-const FIELDS: readonly { name: keyof Assumptions; label: string; unit?: string }[] = [
+/** A plain select begins with its first. */
+function chosenFirst<T extends { value: string }>(options: readonly T[], chosen: string): T[] {
+	return options.toSorted((a, b) => Number(b.value === chosen) - Number(a.value === chosen))
+}
+
+const LEVELS = [
+	{ value: '', label: 'as is noted' },
+	...PACES.map((pace) => ({ value: pace as string, label: PACE_WORDS[pace].toLowerCase() })),
+]
+
+const SHOWS = [
+	{ value: 'all', label: 'all stop and look' },
+	{ value: 'one', label: 'who works goes on, and sees it later' },
+]
+
+type NumberField = Exclude<keyof Assumptions, 'level' | 'shows'>
+
+const FIELDS: readonly { name: NumberField; label: string; unit?: string }[] = [
 	{ name: 'helpers', label: 'Who help, you among them' },
 	{ name: 'most', label: 'On time if done by', unit: '%' },
 	{ name: 'patience', label: 'A showing waits at most', unit: 'min' },
 	{ name: 'away', label: 'Away', unit: '%' },
 	{ name: 'late', label: 'Late', unit: '%' },
+	{ name: 'dried', label: 'Dried sets on your table' },
+	{ name: 'behind', label: 'Extras left out when late by', unit: 'min' },
 ]

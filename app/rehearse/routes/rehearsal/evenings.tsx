@@ -1,12 +1,20 @@
-import type { CSSProperties } from 'react'
+import { Button } from 'antd'
+import type { CSSProperties, ReactNode } from 'react'
 import type { ItemFigures, Quantiles, RehearsalFigures, SessionFigures } from '../../../../core/rehearse/rehearsal'
 import { layEdges, whenDone, type SoftEdge } from '../../../../core/rehearse/soft-edges'
-import { clock, longDay } from '../../../shared/words/times'
+import { clock, duration, longDay } from '../../../shared/words/times'
 import type { PlayedCourse } from '../../read-rehearsal.server'
-import { chanceWords, inTen } from '../../words/chances'
+import type { Taking } from './use-taking'
+import { chanceWords, inTen } from '../../../shared/words/chances'
 
 /** Each evening with its chance, when it really ends, and its steps with soft edges. */
-export function Evenings({ figures, played }: { figures: RehearsalFigures; played: PlayedCourse }) {
+interface EveningsProps {
+	figures: RehearsalFigures
+	played: PlayedCourse
+	taking: Taking
+}
+
+export function Evenings({ figures, played, taking }: EveningsProps) {
 	return (
 		<ol className="rehearsal-evenings">
 			{figures.sessions.map((session, s) => {
@@ -18,8 +26,16 @@ export function Evenings({ figures, played }: { figures: RehearsalFigures; playe
 				const wall = (moment: number) => Math.round(moment - open + own.openMin)
 				return (
 					<li key={own.date + own.startMin} className="sheet">
-						<EveningHead session={session} date={own.date} wall={wall} />
-						<StepEdges items={items} close={session.close} names={played.names} wall={wall} open={open} />
+						<EveningHead session={session} date={own.date} wall={wall}>
+							<BufferPress
+								session={session}
+								number={s + 1}
+								open={open}
+								wanted={played.names.sessions[s]?.bufferMinutes}
+								taking={taking}
+							/>
+						</EveningHead>
+						<StepEdges items={items} close={session.close} names={played.names.tasks} wall={wall} open={open} />
 					</li>
 				)
 			})}
@@ -29,13 +45,22 @@ export function Evenings({ figures, played }: { figures: RehearsalFigures; playe
 
 type ToWall = (moment: number) => number
 
-function EveningHead({ session, date, wall }: { session: SessionFigures; date: string; wall: ToWall }) {
-	const { onTime, allDone, end, plannedEnd, bufferMinutes } = session
+interface EveningHeadProps {
+	session: SessionFigures
+	date: string
+	wall: ToWall
+	children: ReactNode
+}
+
+function EveningHead({ session, date, wall, children }: EveningHeadProps) {
+	const { onTime, allDone, end, plannedEnd } = session
 	return (
 		<div className="evening-head">
 			<h2>{longDay(date)}</h2>
 			<p className="evening-chance">
-				<strong>{inTen(onTime.share)}</strong> on time
+				<span>
+					<strong>{inTen(onTime.share)}</strong> on time
+				</span>
 				<span className="chance-bar" aria-hidden>
 					<span style={{ width: `${100 * onTime.share}%` }} />
 				</span>
@@ -46,11 +71,47 @@ function EveningHead({ session, date, wall }: { session: SessionFigures; date: s
 			{plannedEnd !== undefined && (
 				<p>
 					Planned to be done at {clock(wall(plannedEnd))}; half are by <b>{clock(wall(end.p50))}</b>, nine in ten by{' '}
-					<b>{clock(wall(end.p90))}</b>
-					{bufferMinutes > 0 && <span className="soft">: {bufferMinutes} min to spare would make nine in ten</span>}.
+					<b>{clock(wall(end.p90))}</b>.
 				</p>
 			)}
+			{children}
 		</div>
+	)
+}
+
+interface BufferPressProps {
+	session: SessionFigures
+	/** From 1. */
+	number: number
+	open: number
+	/** As the course has it; undefined: the studio's share. */
+	wanted: number | undefined
+	taking: Taking
+}
+
+/** What would have to be spare, so that nine in ten are on time, and a press that plans so. */
+function BufferPress({ session, number, open, wanted, taking }: BufferPressProps) {
+	const { bufferMinutes, plannedEnd, close } = session
+	if (plannedEnd === undefined || bufferMinutes <= close - plannedEnd) return null
+	const words = `${duration(bufferMinutes)} to spare at the end`
+	if (bufferMinutes > (close - open) / 2)
+		return <p className="soft">{words} would make nine in ten: more than half of the evening.</p>
+	return (
+		<p className="row">
+			<span>{words} would make nine in ten.</span>
+			{wanted !== bufferMinutes && (
+				<Button
+					size="small"
+					disabled={taking.isBusy}
+					onClick={() =>
+						taking.take(words, { intent: 'set-buffer', session: String(number), minutes: String(bufferMinutes) })
+					}
+				>
+					Plan so
+				</Button>
+			)}
+			{wanted === bufferMinutes && <span className="soft">It is planned so, as far as it goes.</span>}
+		</p>
 	)
 }
 

@@ -1,3 +1,5 @@
+import { Button } from 'antd'
+import { useState } from 'react'
 import type { PlaceFigures, RehearsalFigures } from '../../../../core/rehearse/rehearsal'
 import type { DataColumn } from '../../../shared/components/data-table/data-column'
 import { PlainTable } from '../../../shared/native/plain-table'
@@ -7,14 +9,21 @@ import type { PlayedCourse } from '../../read-rehearsal.server'
 interface PlacesProps {
 	figures: RehearsalFigures
 	sessions: PlayedCourse['sessions']
+	/** By place; shown when they are asked for. */
+	studentNames: readonly string[]
 }
 
 type Place = PlaceFigures & { number: number }
 
 /** Each place, without names: how often it is done by the close, and what is left where it is not. */
-export function Places({ figures, sessions }: PlacesProps) {
+export function Places({ figures, sessions, studentNames }: PlacesProps) {
+	const [isNamed, setIsNamed] = useState(false)
 	const columns: DataColumn<Place>[] = [
-		{ name: 'Place', cell: ({ number }) => number, isHead: true },
+		{
+			name: 'Place',
+			cell: ({ number }) => (isNamed ? (studentNames[number - 1] ?? number) : number),
+			isHead: true,
+		},
 		...sessions.map(({ date }, s): DataColumn<Place> => ({
 			name: shortDay(date),
 			isNumber: true,
@@ -34,6 +43,13 @@ export function Places({ figures, sessions }: PlacesProps) {
 				Done by the close, of the evenings that she is there; minutes left on the average of all. Whoever sits there
 				works at the level that is noted for her, or at the course’s.
 			</p>
+			{studentNames.length > 0 && (
+				<p className="no-print">
+					<Button aria-pressed={isNamed} onClick={() => setIsNamed(!isNamed)}>
+						{isNamed ? 'Without names' : 'Show names'}
+					</Button>
+				</p>
+			)}
 			<PlainTable
 				label="Done by the close, minutes left and waits"
 				columns={columns}

@@ -1,7 +1,9 @@
 import type { RehearsalFigures } from '../../../../core/rehearse/rehearsal'
+import { useSearchParams } from 'react-router'
+import { LinkButton } from '../../../shared/components/link-button'
 import { count, longDay } from '../../../shared/words/times'
 import type { PlayedCourse } from '../../read-rehearsal.server'
-import { chanceWords, inTen } from '../../words/chances'
+import { chanceWords, inTen } from '../../../shared/words/chances'
 
 interface RehearsalAnswerProps {
 	figures: RehearsalFigures
@@ -11,14 +13,14 @@ interface RehearsalAnswerProps {
 
 /** The one answer: how many evenings end on time, and which is the tight one. */
 export function RehearsalAnswer({ figures, sessions, mostShare }: RehearsalAnswerProps) {
-	const { classCount, isSure, course } = figures
+	const [search] = useSearchParams()
+	const { classCount, isSure, course, eveningShare } = figures
 	const evenings = figures.sessions.map(({ onTime }, s) => ({ share: onTime.share, date: sessions[s]?.date ?? '' }))
-	const mean = evenings.reduce((sum, { share }) => sum + share, 0) / Math.max(1, evenings.length)
 	const [tight] = evenings.toSorted((a, b) => a.share - b.share)
 	return (
 		<section className="sheet rehearsal-answer" aria-label="The answer">
 			<p className="rehearsal-big">
-				<strong>{inTen(mean)}</strong> {evenings.length === 1 ? 'such classes' : 'evenings'} end on time
+				<strong>{inTen(eveningShare)}</strong> {evenings.length === 1 ? 'such classes' : 'evenings'} end on time
 			</p>
 			{tight && evenings.length > 1 && (
 				<p className="rehearsal-tight">
@@ -33,6 +35,9 @@ export function RehearsalAnswer({ figures, sessions, mostShare }: RehearsalAnswe
 				{isSure
 					? `${count(classCount, 'class', 'classes')} played. The intervals are those of the playing: how right its spreads are, the log of real classes will say.`
 					: `${count(classCount, 'class', 'classes')} played; it is going on, and gets sharper by itself.`}
+			</p>
+			<p className="no-print">
+				<LinkButton to={`watch?${search}`}>Watch one class</LinkButton>
 			</p>
 		</section>
 	)

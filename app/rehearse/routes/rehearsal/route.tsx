@@ -6,7 +6,7 @@ import { memberContext } from '../../../shared/http/contexts'
 import { courseOfPage } from '../../../shared/http/course-of-page.server'
 import { loading } from '../../../shared/http/responses.server'
 import { readRehearsal, type PlayedCourse } from '../../read-rehearsal.server'
-import { readAssumptions, termsOf } from '../../schemas/assumptions'
+import { levelOf, readAssumptions, termsOf } from '../../schemas/assumptions'
 import type { Route } from './+types/route'
 import { AdviceList } from './advice-list'
 import { AssumptionsForm } from './assumptions-form'
@@ -14,6 +14,7 @@ import { Evenings } from './evenings'
 import { LostMinutes } from './lost-minutes'
 import { Places } from './places'
 import { RehearsalAnswer } from './rehearsal-answer'
+import { useTaking } from './use-taking'
 import { useRehearsal } from './use-rehearsal'
 import './rehearsal.css'
 
@@ -24,7 +25,7 @@ export function loader({ request, params, context }: Route.LoaderArgs) {
 	return loading(async () => {
 		const { studio } = context.get(memberContext)
 		const { assumptions, problems } = readAssumptions(new URL(request.url).searchParams)
-		const { state, played } = await readRehearsal(studio, await courseOfPage(context, params))
+		const { state, played } = await readRehearsal(studio, await courseOfPage(context, params), levelOf(assumptions))
 		const terms = termsOf(assumptions)
 		if (!played) return { state, assumptions, problems, terms }
 		const rehearsal = new Rehearsal(played.script, terms)
@@ -53,15 +54,23 @@ function PlayedRehearsal({
 	played: PlayedCourse
 	first: NonNullable<RehearsalData['first']>
 }) {
-	const asked = useMemo(() => ({ script: played.script, terms, first }), [played, terms, first])
-	const { figures, advice } = useRehearsal(asked)
+	const asked = useMemo(
+		() => ({
+			...{ script: played.script, terms, first, courseId: state.courseId },
+			people: { owned: played.owned, levels: played.levels },
+			isCurrent: !state.isOutdated,
+		}),
+		[played, terms, first, state],
+	)
+	const { figures, tried, hasFailed } = useRehearsal(asked)
+	const taking = useTaking(state.courseId, played)
 	return (
 		<>
 			<RehearsalAnswer figures={figures} sessions={played.sessions} mostShare={terms.mostShare} />
-			<Evenings figures={figures} played={played} />
-			<AdviceList advice={advice} sessions={played.sessions} courseId={state.courseId} />
+			<AdviceList {...{ tried, hasFailed, played, taking }} isOutdated={state.isOutdated} />
+			<Evenings figures={figures} played={played} taking={taking} />
 			<LostMinutes lost={figures.lost} tools={played.script.tools} />
-			<Places figures={figures} sessions={played.sessions} />
+			<Places figures={figures} sessions={played.sessions} studentNames={played.studentNames} />
 			<AssumptionsForm assumptions={assumptions} problems={problems} />
 		</>
 	)

@@ -4,6 +4,7 @@ import { withoutPin, withPin, type CoursePin } from '../../../../core/course/cou
 import { repeatCourse } from '../../../../core/course/repeat-course'
 import { validateCourse } from '../../../../core/course/validate-course'
 import { applyEdit, applyEdits, type CourseEdit } from '../../../../core/plan/edit/course-edit'
+import { toWindows } from '../../../../core/plan/compile/session-windows'
 import { daysBetween } from '../../../../core/time/calendar'
 import { demoCourse } from '../../../support/demo-designs'
 
@@ -71,6 +72,13 @@ describe('edits', () => {
 
 		expect(moved.sessions[0]?.breaks).toEqual([{ startMin: 1185, minutes: 10, mayMoveMinutes: 0 }])
 		expect(free.sessions[0]?.breaks).toEqual([{ startMin: 1185, minutes: 10, mayMoveMinutes: 15 }])
+	})
+
+	test('a session says itself what is to be spare, or leaves it to the studio', () => {
+		const told = applyEdit(course, { kind: 'buffer', session: 1, minutes: 17 })
+		expect(told.sessions.map(({ bufferMinutes }) => bufferMinutes)[0]).toBe(17)
+		expect(toWindows(told.sessions, 'Europe/London').sessions[0]).toEqual({ session: 1, bufferMinutes: 17 })
+		expect(applyEdit(told, { kind: 'buffer', session: 1 })).toEqual(course)
 	})
 
 	test('choices are those of one item', () => {
