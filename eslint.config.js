@@ -23,6 +23,7 @@ const CORE_ROOMS = [
 	'kit',
 	'prepare',
 	'rehearse',
+	'run',
 ]
 const APP_ROOMS = [
 	'shared',
@@ -36,6 +37,7 @@ const APP_ROOMS = [
 	'kit',
 	'prepare',
 	'rehearse',
+	'run',
 	'today',
 ]
 

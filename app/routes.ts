@@ -5,6 +5,12 @@ export default [
 	route('sign-out', 'account/routes/sign-out/route.tsx'),
 	route('calendars/:token', 'prepare/routes/member-calendar/route.ts'),
 	route('schemas/design.schema.json', 'design/routes/design-schema/route.ts'),
+	layout('run/routes/run-frame/route.tsx', [
+		route('courses/:courseId/run/:session', 'run/routes/course-run/route.tsx'),
+		route('courses/:courseId/run/:session/wall', 'run/routes/run-wall/route.tsx'),
+		route('courses/:courseId/run/:session/events', 'run/routes/run-events/route.ts'),
+		route('courses/:courseId/run/:session/stream', 'run/routes/run-stream/route.ts'),
+	]),
 	layout('frame/route.tsx', [
 		index('today/route.tsx'),
 		route('look', 'account/routes/look/route.ts'),
@@ -35,6 +41,7 @@ export default [
 			route('plan/compare', 'plan/routes/course-plan-compare/route.tsx'),
 			route('plan/history', 'plan/routes/course-plan-history/route.tsx'),
 			route('rehearsal', 'rehearse/routes/rehearsal/route.tsx'),
+			route('run', 'run/routes/course-runs/route.tsx'),
 			route('rehearsal/watch', 'rehearse/routes/rehearsal-watch/route.tsx'),
 			layout('kit/routes/course-prepare/route.tsx', [
 				route('kits', 'kit/routes/course-kits/route.tsx'),

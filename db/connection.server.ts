@@ -9,6 +9,7 @@ import { defineDesigns } from './models/designs.server'
 import { defineKits } from './models/kits.server'
 import { definePlaces } from './models/places.server'
 import { definePreparation } from './models/preparation.server'
+import { defineRuns } from './models/runs.server'
 import { forgetRows } from './row-memory.server'
 
 /** A page waits so long for a free connection, and so long for an answer; then it says that the database is away. */
@@ -17,8 +18,8 @@ const ANSWER_MS = 8_000
 /** The connector gives up after one second, which a busy machine does not always keep. */
 const CONNECT_MS = 5_000
 const HEALTH_MS = 2_000
-/** Writers that met a deadlock begin again so often, each time after a longer pause. */
-const MOST_ATTEMPTS = 6
+/** Writers that met a deadlock begin again so often, each time after twice the pause: on a slow machine all that they do takes longer. */
+const MOST_ATTEMPTS = 8
 const PAUSE_MS = 15
 
 /** Numbers of MariaDB's errors (its manual, "MariaDB Error Codes"). */
@@ -89,6 +90,7 @@ function registerModels(sequelize: Sequelize): Sequelize {
 	definePlaces(sequelize)
 	definePreparation(sequelize)
 	defineKits(sequelize)
+	defineRuns(sequelize)
 	return sequelize
 }
 
@@ -137,7 +139,7 @@ export async function writing<T>(work: () => Promise<T>): Promise<T> {
 		} catch (error) {
 			if (!isDeadlock(error) || attempt === MOST_ATTEMPTS) throw error
 			// Writers that met once would meet again if they all began at the same moment.
-			await sleep(PAUSE_MS * attempt * (1 + Math.random()))
+			await sleep(PAUSE_MS * 2 ** (attempt - 1) * (1 + Math.random()))
 		}
 	}
 }

@@ -39,6 +39,7 @@ function fill(pattern: string, ids: Ids): string[] {
 export const DEMO_IDS: Ids = {
 	slug: ['magnolia'],
 	courseId: ['1'],
+	session: ['1'],
 	placeId: ['1'],
 	photoId: ['1'],
 	token: ['nobodys-secret.ics'],

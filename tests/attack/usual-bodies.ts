@@ -21,6 +21,15 @@ import { demoCourse, demoDesign } from '../support/demo-designs'
 
 const course = { ...demoCourse('Magnolia on Thursdays'), version: 1 }
 
+const RUN_EVENT = {
+	id: 'event-1',
+	runId: 'run',
+	device: 'tablet',
+	seq: 1,
+	at: 1_772_000_000_000,
+	when: 1_772_000_000_000,
+}
+
 /** By pattern of the route table; a route that is not here gets what all others get. */
 const USUAL: Record<string, readonly object[]> = {
 	'/sign-in': [sampleOf(signInSchema), { email: 'instructor@tidewater.example', password: 'wrong' }],
@@ -35,6 +44,11 @@ const USUAL: Record<string, readonly object[]> = {
 	'/courses/:courseId/kits/packing/ticks': byIntent(packingActions),
 	'/courses/:courseId/kits/people': [sampleOf(peopleSchema), ...byIntent(peopleActions)],
 	'/courses/:courseId/kits/cost': [sampleOf(moneySchema)],
+	'/courses/:courseId/run/:session/events': [
+		{ events: [{ ...RUN_EVENT, type: 'opened' }], after: 0 },
+		{ events: [{ ...RUN_EVENT, type: 'note', text: 'the window was open' }], after: 3 },
+		{ events: [{ ...RUN_EVENT, type: 'look', batch: 'petals@1', stage: 'set', isReached: true }], after: 0 },
+	],
 	'/preparation': byIntent(preparationActions),
 	'/preparation/free-time': [sampleOf(freeTimeSchema)],
 	'/designs/import': [{ intent: 'look', text: JSON.stringify(demoDesign('magnolia')) }, ...byIntent(importActions)],

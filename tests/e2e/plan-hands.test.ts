@@ -142,8 +142,8 @@ describe('a step', () => {
 	})
 
 	test('that is wanted two evenings before it is dry is laid there with dried pieces, and her time for them is said', async () => {
-		// Not at the very beginning: what it uses is shown first.
-		await moveByKeys(tile(/Sepals, Dust/), 'ArrowUp', /evening 1/, Array<string>(6).fill('ArrowRight'))
+		// Neither at the very beginning, since what it uses is shown first, nor where the bracts have been settled.
+		await moveByKeys(tile(/Sepals, Dust/), 'ArrowUp', /evening 1/, Array<string>(7).fill('ArrowLeft'))
 
 		await tried()
 			.getByText(/\+.* of your time before/)

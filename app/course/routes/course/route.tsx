@@ -34,6 +34,7 @@ const BUDS = [
 	{ path: '/plan', label: 'Plan' },
 	{ path: '/kits', label: 'Prepare' },
 	{ path: '/rehearsal', label: 'Rehearse' },
+	{ path: '/run', label: 'Teach' },
 ]
 
 /** The head of a course with the buds of its way, above each of its pages. */

@@ -1,0 +1,49 @@
+import { useEffect, useMemo, useState, useSyncExternalStore } from 'react'
+import { foldRun, type RunState } from '../../../core/run/fold-run'
+import { projectEnd, type Projection } from '../../../core/run/project-end'
+import type { RunPage } from '../read-run.server'
+import { RunDesk, type DeskState } from './run-desk'
+import { RunStore } from './run-store'
+
+export interface Run {
+	desk: RunDesk
+	device: DeskState
+	state: RunState
+	projection: Projection
+	/** Ms since 1970, and on the wall of the studio, minutes after midnight. */
+	now: number
+	nowMin: number
+}
+
+const TICK_MS = 1_000
+const MINUTE_MS = 60_000
+const DAY_MINUTES = 1_440
+
+/** A run on this device, from moment to moment; a component that is kept for one session. */
+export function useRun({ courseId, session, plan, midnight, known }: RunPage): Run {
+	const [desk] = useState(
+		() => new RunDesk({ address: `/courses/${courseId}/run/${session}`, known, store: new RunStore() }),
+	)
+	const device = useSyncExternalStore(desk.subscribe, desk.read, desk.read)
+	const [ticked, setTicked] = useState(() => Date.now())
+	useEffect(() => {
+		void desk.open()
+		const timer = setInterval(() => setTicked(Date.now()), TICK_MS)
+		return () => {
+			clearInterval(timer)
+			desk.close()
+		}
+	}, [desk])
+	// What was pressed just now is not in the future.
+	const now = Math.max(ticked, device.events.at(-1)?.when ?? 0)
+	// A session may be taught on another day than planned: the clock on the wall is what counts.
+	const nowMin = modulo((now - midnight) / MINUTE_MS, DAY_MINUTES)
+	return useMemo(() => {
+		const state = foldRun(plan, device.events, now)
+		return { desk, device, state, now, nowMin, projection: projectEnd(plan, state, nowMin, now) }
+	}, [desk, device, plan, now, nowMin])
+}
+
+function modulo(value: number, by: number): number {
+	return ((value % by) + by) % by
+}

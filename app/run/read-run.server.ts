@@ -1,0 +1,120 @@
+/** What a session that is taught needs on its device: what is to come, with cards, people and what has happened already. */
+import { CAUTION_OF, hazardsOfStep } from '../../core/design/cautions'
+import type { ResolvedDesign, ResolvedStep } from '../../core/design/resolve-design'
+import { NotFoundError } from '../../core/errors'
+import type { TaskSource } from '../../core/plan/compile/compiled-course'
+import { ownedToolsOf } from '../../core/kit/stock'
+import type { Script } from '../../core/rehearse/script'
+import { writeScript } from '../../core/rehearse/write-script'
+import { instantOf } from '../../core/time/zone'
+import { toRunPlan, type RunEntry, type RunPlan } from '../../core/run/run-plan'
+import type { StoredCourse } from '../../db/repositories/courses.server'
+import type { Studio } from '../../db/repositories/accounts.server'
+import { readRunEvents, type KnownEvents, type RunKey } from '../../db/repositories/runs.server'
+import { pieceFigure } from '../design/components/flower-picture/flower-figure'
+import { readKit, type CurrentKit } from '../kit/read-kit.server'
+import { toldPlan } from '../plan/told-plan.server'
+import { nameOfTask } from '../plan/words/tasks'
+import type { Figure } from '../shared/figure/figure'
+import { readId } from '../shared/http/read-input.server'
+import { count, sessionName } from '../shared/words/times'
+
+/** What is read of one entry, at arm's length. */
+export interface RunCard {
+	/** 'outer petals, 6 each'; what is shown, and breaks, have none. */
+	over: string
+	title: string
+	sentence: string
+	/** What to have out. */
+	out: string[]
+	cautions: string[]
+	figure?: Figure
+}
+
+export interface RunPage {
+	courseId: number
+	courseName: string
+	/** From 1; and as it is called. */
+	session: number
+	sessionName: string
+	sessionCount: number
+	plan: RunPlan
+	/** Ms since 1970 of the session's midnight on the studio's wall. */
+	midnight: number
+	/** By entry. */
+	cards: Record<string, RunCard>
+	/** By batch. */
+	batchNames: Record<string, string>
+	/** By place: a name, or its number. */
+	students: string[]
+	known: KnownEvents
+	/** Of the whole course, to be rehearsed from the present. */
+	script: Script
+}
+
+/** @throws {NotFoundError} it is none */
+export function readRunKey({ courseId, session }: { courseId: string; session: string }): RunKey {
+	return { courseId: readId(courseId), session: readId(session) }
+}
+
+/**
+ * @param session - from 1
+ * @returns undefined: the course has no plan
+ * @throws {NotFoundError} it has no such session
+ */
+export async function readRun(studio: Studio, course: StoredCourse, session: number): Promise<RunPage | undefined> {
+	const own = course.sessions[session - 1]
+	if (!own) throw new NotFoundError('The course has no such session.')
+	const [current, known] = await Promise.all([
+		readKit(studio, course),
+		readRunEvents(studio.id, { courseId: course.id, session }, 0),
+	])
+	const told = toldPlan(current)
+	if (!told) return undefined
+	const plan = toRunPlan(told.story, session - 1)
+	const { compiled, plan: laid } = current.coursePlan
+	if (!laid) return undefined
+	const { tasks } = compiled
+	const tools = current.designs.flatMap(({ design }) => design.steps.flatMap((step) => step.tools))
+	return {
+		...{ courseId: course.id, courseName: course.name, session, plan, known },
+		script: writeScript({
+			...{ course, designs: current.designs, compiled, plan: laid, owned: ownedToolsOf(current.stock, tools) },
+			levels: current.roster.map(({ level }) => level),
+		}),
+		sessionName: sessionName(own.startMin, session),
+		sessionCount: course.sessions.length,
+		midnight: instantOf({ date: own.date, minuteOfDay: 0 }, studio.timeZone),
+		cards: Object.fromEntries(plan.entries.map((entry) => [entry.id, makeCard(entry, current)])),
+		batchNames: Object.fromEntries(
+			plan.batches.map(({ id }) => [id, nameOfTask(tasks[id.slice(0, id.lastIndexOf('@'))])]),
+		),
+		students: Array.from({ length: course.studentCount }, (_, n) => current.roster[n]?.name ?? `Place ${n + 1}`),
+	}
+}
+
+function makeCard({ kind, source }: RunEntry, current: CurrentKit): RunCard {
+	if (kind === 'break' || !source) return { over: '', title: 'Tea', sentence: '', out: [], cautions: [] }
+	if (source.type === 'demo')
+		return { over: 'You show', title: source.label, sentence: 'Everybody looks.', out: [], cautions: [] }
+	const { design, steps } = stepsOf(source, current)
+	const part = design?.parts.find(({ of }) => steps.some((step) => step.part === of))
+	const hazards = [...new Set(steps.flatMap(hazardsOfStep))]
+	return {
+		over: `${source.partName}, ${count(source.pieceCount, source.partId === undefined ? 'flower' : 'piece')} each`,
+		title: source.label,
+		sentence: source.sentence,
+		out: [...new Set(steps.flatMap(({ tools }) => tools))],
+		cautions: hazards.map((hazard) => CAUTION_OF[hazard].text),
+		...(part && { figure: pieceFigure(part.form, part.name, part.tint) }),
+	}
+}
+
+function stepsOf(
+	{ designId, stepId, alsoSteps = [], halves }: Extract<TaskSource, { type: 'step' }>,
+	{ designs }: CurrentKit,
+): { design: ResolvedDesign | undefined; steps: ResolvedStep[] } {
+	const design = designs.find((item) => item.design.id === designId)?.design
+	const ids = new Set([stepId, ...alsoSteps, ...(halves ? [halves.first.stepId, halves.second.stepId] : [])])
+	return { design, steps: design?.steps.filter(({ id }) => ids.has(id)) ?? [] }
+}

@@ -1,0 +1,60 @@
+/** The tablet of who teaches: what is going on, one big press, what dries, and what comes next. */
+import { Link } from 'react-router'
+import { memberContext } from '../../../shared/http/contexts'
+import { courseOfPage } from '../../../shared/http/course-of-page.server'
+import { loading } from '../../../shared/http/responses.server'
+import { useHydrated } from '../../../shared/components/use-hydrated'
+import { useRun } from '../../device/use-run'
+import { readRun, readRunKey, type RunPage } from '../../read-run.server'
+import type { Route } from './+types/route'
+import { NowCard } from './now-card'
+import { RunBench } from './run-bench'
+import { RunFoot } from './run-foot'
+import { RunHead } from './run-head'
+import { RunPresses } from './run-presses'
+import { RunTrays } from './run-trays'
+import './course-run.css'
+
+export function meta({ loaderData }: Route.MetaArgs) {
+	return [{ title: loaderData?.run ? `${loaderData.run.sessionName} · ${loaderData.run.courseName}` : 'Teach' }]
+}
+
+export function loader({ params, context }: Route.LoaderArgs) {
+	return loading(async () => {
+		const { studio } = context.get(memberContext)
+		const { session } = readRunKey(params)
+		return { courseId: params.courseId, run: await readRun(studio, await courseOfPage(context, params), session) }
+	})
+}
+
+export default function CourseRunPage({ loaderData: { run, courseId } }: Route.ComponentProps) {
+	const isHydrated = useHydrated()
+	if (!run)
+		return (
+			<p className="sheet">
+				This course has no plan yet: <Link to={`/courses/${courseId}/plan`}>plan it</Link>, then teach it.
+			</p>
+		)
+	if (!isHydrated) return <p className="run-waiting">{run.sessionName} is being laid out.</p>
+	return <Tablet key={`${run.courseId} ${run.session}`} page={run} />
+}
+
+function Tablet({ page }: { page: RunPage }) {
+	const run = useRun(page)
+	const { state, device } = run
+	return (
+		<div className="run-tablet">
+			<RunHead page={page} run={run} />
+			<RunBench page={page} run={run} />
+			{device.trouble && (
+				<p className="alert" role="alert">
+					{device.trouble}
+				</p>
+			)}
+			<NowCard page={page} run={run} />
+			{state.closed === undefined && <RunPresses page={page} run={run} />}
+			<RunTrays page={page} run={run} />
+			<RunFoot page={page} run={run} />
+		</div>
+	)
+}

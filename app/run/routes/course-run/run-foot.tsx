@@ -1,0 +1,66 @@
+import { Button, Input, Modal } from 'antd'
+import { useState } from 'react'
+import { countingEvents } from '../../../../core/run/run-event'
+import type { Run } from '../../device/use-run'
+import type { RunPage } from '../../read-run.server'
+
+/** What is pressed now and then: back, a broken piece, a note, a pause, the end, the wall. */
+export function RunFoot({ page, run }: { page: RunPage; run: Run }) {
+	const { desk, device, state } = run
+	const [isNoting, setIsNoting] = useState(false)
+	const last = countingEvents(device.events).findLast(({ type }) => type !== 'undo')
+	const current = state.entries[state.current]
+	const kind = current?.entry.source?.type === 'step' ? current.entry.source.partName : (current?.entry.id ?? 'piece')
+	const isPaused = state.pausedSince !== undefined
+	const isOpen = state.opened !== undefined && state.closed === undefined
+	return (
+		<footer className="run-foot">
+			<Button disabled={!last} onClick={() => last && desk.write({ type: 'undo', of: last.id })}>
+				Undo
+			</Button>
+			<Button disabled={!isOpen} onClick={() => desk.write({ type: 'broken', kind, count: 1 })}>
+				Broken piece
+			</Button>
+			<Button disabled={!isOpen} onClick={() => setIsNoting(true)}>
+				Note
+			</Button>
+			<Button disabled={!isOpen} onClick={() => desk.write({ type: isPaused ? 'resumed' : 'paused' })}>
+				{isPaused ? 'Go on' : 'Pause'}
+			</Button>
+			<Button href={`/courses/${page.courseId}/run/${page.session}/wall`} target="_blank">
+				Wall
+			</Button>
+			<NoteBox
+				isOpen={isNoting}
+				onClose={() => setIsNoting(false)}
+				onNote={(text) => desk.write({ type: 'note', text })}
+			/>
+		</footer>
+	)
+}
+
+interface NoteBoxProps {
+	isOpen: boolean
+	onClose: () => void
+	onNote: (text: string) => void
+}
+
+function NoteBox({ isOpen, onClose, onNote }: NoteBoxProps) {
+	const [text, setText] = useState('')
+	const keep = () => {
+		if (text.trim() !== '') onNote(text.trim())
+		setText('')
+		onClose()
+	}
+	return (
+		<Modal open={isOpen} title="A note" okText="Keep it" onOk={keep} onCancel={onClose}>
+			<Input.TextArea
+				aria-label="A note"
+				rows={3}
+				maxLength={2000}
+				value={text}
+				onChange={({ target }) => setText(target.value)}
+			/>
+		</Modal>
+	)
+}

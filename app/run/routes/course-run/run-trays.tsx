@@ -1,0 +1,92 @@
+import { Button } from 'antd'
+import { useState } from 'react'
+import { paceOf, readyWithin } from '../../../../core/run/tray-pace'
+import type { TrayState } from '../../../../core/run/fold-run'
+import type { PlannedBatch } from '../../../../core/run/run-plan'
+import type { Run } from '../../device/use-run'
+import type { RunPage } from '../../read-run.server'
+import { clock, count, wait } from '../../../shared/words/times'
+
+const MINUTE_MS = 60_000
+
+/** What dries here: each batch with its two times, and whether it was felt to be there. */
+export function RunTrays({ page, run }: { page: RunPage; run: Run }) {
+	const laid = run.state.trays.filter(({ laid: own }) => own !== undefined)
+	if (laid.length === 0) return null
+	return (
+		<section className="run-trays" aria-labelledby="trays">
+			<h2 id="trays">Drying here</h2>
+			<ul>
+				{laid.map((tray) => (
+					<Tray key={tray.batch} tray={tray} page={page} run={run} />
+				))}
+			</ul>
+		</section>
+	)
+}
+
+function Tray({ tray, page, run }: { tray: TrayState; page: RunPage; run: Run }) {
+	const [isLooking, setIsLooking] = useState(false)
+	const batch = page.plan.batches.find(({ id }) => id === tray.batch)
+	const look = (isReached: boolean, stage: NonNullable<PlannedBatch['waits'][number]['stage']>) => {
+		run.desk.write({ type: 'look', batch: tray.batch, stage, isReached })
+		setIsLooking(false)
+	}
+	const since = tray.laid?.when ?? run.now
+	return (
+		<li>
+			<div>
+				<b>{page.batchNames[tray.batch]}</b>
+				<span className="soft small">
+					{' '}
+					{tray.pieces !== undefined && `${count(tray.pieces, 'piece')} each, `}since {wallOf(run, since)}
+					{tray.where && `, ${tray.where}`}
+				</span>
+			</div>
+			{batch?.waits.map((one) => {
+				const { stage, toTaskId } = one
+				return (
+					<div key={toTaskId} className="tray-times">
+						<span>{timesWords(one, tray, run)}</span>
+						{stage && !isLooking && <Button onClick={() => setIsLooking(true)}>Look</Button>}
+						{stage && isLooking && (
+							<span className="row">
+								<Button type="primary" onClick={() => look(true, stage)}>
+									It is {stage}
+								</Button>
+								<Button onClick={() => look(false, stage)}>Not yet</Button>
+							</span>
+						)}
+					</div>
+				)
+			})}
+		</li>
+	)
+}
+
+/** 'set 20:02, 9 in 10 by 20:14', by what was felt. */
+function timesWords(
+	{ stage, p50Minutes, p90Minutes }: PlannedBatch['waits'][number],
+	{ laid, looks }: TrayState,
+	run: Run,
+): string {
+	const what = stage ?? 'ready'
+	if (p50Minutes === undefined || !laid) return `${what}: nothing is known`
+	const own = looks.filter((look) => look.stage === stage)
+	if (own.at(-1)?.isReached) return `${what}, felt ${wallOf(run, own.at(-1)!.when)}`
+	const pace = paceOf(
+		own.map(({ when, isReached }) => ({ elapsedMinutes: (when - laid.when) / MINUTE_MS, p50Minutes, isReached })),
+	)
+	const ready = readyWithin(pace, { p50Minutes, p90Minutes: p90Minutes ?? p50Minutes })
+	const left = (minutes: number) => {
+		const moment = laid.when + minutes * MINUTE_MS
+		// Beyond this evening a span says more than a clock.
+		return minutes > 12 * 60 ? `in ${wait(Math.round(minutes))}` : wallOf(run, moment)
+	}
+	return `${what} ${left(ready.p50Minutes)}, 9 in 10 by ${left(ready.p90Minutes)}`
+}
+
+function wallOf({ now, nowMin }: Run, moment: number): string {
+	const minute = Math.floor(nowMin + (moment - now) / MINUTE_MS)
+	return clock(((minute % 1440) + 1440) % 1440)
+}

@@ -1,0 +1,67 @@
+/** Events of a run as a device sends them: each of a known type, with what that type says. */
+import { array, boolean, lazy, number, object, string, type AnySchema, type ObjectSchema } from 'yup'
+import { ATTENDANCES, type RunEvent, type RunFact } from '../../../core/run/run-event'
+import { DRYING_STAGES } from '../../../core/vocabulary/drying-stage'
+
+/** Sent in one go; a device that was away for long sends several. */
+export const MOST_SENT = 500
+const LARGEST_TIME = 8.64e15
+
+const id = () => string().required().max(36)
+/** Of an entry of the plan, a batch or a kind of piece. */
+const name = () => string().required().max(200)
+const whole = () => number().required().integer()
+const place = () => number().integer().min(0).max(99)
+const count = () => whole().min(1).max(999)
+const moment = () => number().required().min(0).max(LARGEST_TIME)
+
+const FACTS: Record<RunFact['type'], Record<string, AnySchema>> = {
+	opened: {},
+	closed: {},
+	attendance: { place: place().required(), is: string().required().oneOf(ATTENDANCES) },
+	entry: { entry: name(), is: string().required().oneOf(['begun', 'most', 'all']) },
+	student: { entry: name(), place: place().required() },
+	broken: { kind: name(), count: count(), place: place() },
+	spare: { kind: name(), count: count(), place: place() },
+	tray: { batch: name(), pieces: number().integer().min(0).max(9_999), where: string().max(120) },
+	look: { batch: name(), stage: string().required().oneOf(DRYING_STAGES), isReached: boolean().required() },
+	paused: {},
+	resumed: {},
+	reading: {
+		temperatureC: number().required().min(-20).max(60),
+		humidity: number().required().min(0).max(1),
+	},
+	note: { text: string().required().trim().max(2_000) },
+	plan: { planId: whole().min(1) },
+	undo: { of: id() },
+}
+
+const head = {
+	id: id(),
+	runId: name(),
+	device: id(),
+	seq: whole().min(1).max(10_000_000),
+	at: moment(),
+	when: moment(),
+}
+
+const UNKNOWN_TYPE = object({ type: string().oneOf(Object.keys(FACTS), 'There is no such event').required() })
+
+const eventSchema = lazy((value: unknown): ObjectSchema<object> => {
+	const type = typeof value === 'object' && value !== null && 'type' in value ? value.type : undefined
+	const isKnown = typeof type === 'string' && Object.hasOwn(FACTS, type)
+	if (!isKnown) return UNKNOWN_TYPE
+	return object({ ...head, type: string().required(), ...FACTS[type as RunFact['type']] }).noUnknown()
+})
+
+export const sentEventsSchema = object({
+	events: array(eventSchema).required().max(MOST_SENT, `At most ${MOST_SENT} at once`),
+	/** What the device knows already ends there; 0: nothing. */
+	after: whole().min(0),
+}).noUnknown()
+
+/** What the schema has read. */
+export interface SentEvents {
+	events: RunEvent[]
+	after: number
+}

@@ -1,0 +1,54 @@
+/** A session that is being taught, in words. */
+import type { EntryState, Mark, RunState } from '../../../core/run/fold-run'
+import { minutesRunning } from '../../../core/run/fold-run'
+import { toldBehind, type Projection } from '../../../core/run/project-end'
+import { inTen } from '../../shared/words/chances'
+import { count, duration } from '../../shared/words/times'
+
+/** '10 min behind'; empty: in time. */
+export function behindWords(projection: Projection): string {
+	const minutes = toldBehind(projection)
+	return minutes > 0 ? `${minutes} min behind` : ''
+}
+
+/** '8 in 10 to end in time'. */
+export function endWords(chance: number): string {
+	if (chance >= 0.975) return 'all but sure to end in time'
+	return chance < 0.025 ? 'hardly a chance to end in time' : `${inTen(chance)} to end in time`
+}
+
+/** '8 here, 1 late'. */
+export function hereWords({ attendance }: RunState, studentCount: number): string {
+	const of = (is: string) => [...attendance.values()].filter((one) => one.is === is).length
+	const [late, gone, away] = [of('late'), of('gone'), of('away')]
+	const here = studentCount - late - gone - away
+	return [
+		`${here} here`,
+		...(late > 0 ? [`${late} late`] : []),
+		...(gone + away > 0 ? [`${gone + away} not`] : []),
+	].join(', ')
+}
+
+export function networkWords({ isCutOff, unsentCount }: { isCutOff: boolean; unsentCount: number }): string {
+	if (!isCutOff) return unsentCount > 0 ? 'being sent' : 'all is kept'
+	return unsentCount > 0 ? `no network, ${count(unsentCount, 'press', 'presses')} kept here` : 'no network, all is kept'
+}
+
+/** '14 of 24 min'. */
+export function minutesWords(entry: EntryState, now: number): { gone: number; of: string } {
+	const planned = entry.entry.endMin - entry.entry.startMin
+	return { gone: Math.floor(minutesRunning(entry, now)), of: `of ${duration(planned)}` }
+}
+
+/** How an entry was: '31 min', or '20 to 31 min' where it was not pressed. */
+export function tookWords({ begun, most }: EntryState): string {
+	if (!begun || !most) return ''
+	const minutes = (ms: number) => Math.max(0, Math.round(ms / 60_000))
+	const longest = minutes(most.when - earliest(begun))
+	const shortest = minutes(earliest(most) - begun.when)
+	return shortest >= longest ? `${longest} min` : `${shortest} to ${longest} min`
+}
+
+function earliest({ when, from }: Mark): number {
+	return from ?? when
+}

@@ -1,0 +1,213 @@
+/**
+ * Where a run stands: its events, folded over what its session is to bring. One press carries an evening: "most are done"
+ * ends a step, lets the next one begin and lays its trays down; what nobody pressed is inferred as an interval, and says so.
+ */
+import type { DryingStage } from '../vocabulary/drying-stage'
+import { countingEvents, mergeEvents, type Attendance, type FactOf, type RunEvent } from './run-event'
+import type { RunEntry, RunPlan } from './run-plan'
+
+/** A moment, ms since 1970; inferred: it lies somewhere from `from` to `when`. */
+export interface Mark {
+	when: number
+	/** Absent: it was pressed. */
+	from?: number
+	/** Other devices, or other presses, said other moments of the same: all of them, in order. */
+	others?: number[]
+}
+
+export interface EntryState {
+	entry: RunEntry
+	status: 'to come' | 'running' | 'done'
+	begun?: Mark
+	/** Most of the class are done: it is over. */
+	most?: Mark
+	all?: Mark
+	/** By place, of those who were marked. */
+	students: ReadonlyMap<number, number>
+}
+
+export interface TrayState {
+	batch: string
+	/** Undefined: not yet. */
+	laid?: Mark
+	pieces?: number
+	where?: string
+	looks: { when: number; stage: DryingStage; isReached: boolean }[]
+}
+
+export interface RunState {
+	opened?: number
+	closed?: number
+	/** Since when; undefined: it goes on. */
+	pausedSince?: number
+	/** Ms of pauses that are over. */
+	pausedMs: number
+	/** In the order of the plan. */
+	entries: EntryState[]
+	/** Index of the entry that is running or comes next; the number of entries: all are done. */
+	current: number
+	trays: TrayState[]
+	/** By place: the last that was said, and when. */
+	attendance: ReadonlyMap<number, { is: Attendance; when: number }>
+	broken: FactOf<'broken'>[]
+	spares: FactOf<'spare'>[]
+	notes: { when: number; text: string }[]
+	/** The last one. */
+	reading?: { when: number; temperatureC: number; humidity: number }
+	/** The plan that was taken last; undefined: that of the opening. */
+	planId?: number
+}
+
+const MINUTE_MS = 60_000
+
+/**
+ * @param events - of all devices, in any order
+ * @param now - ms since 1970: what is shown, and breaks, end by themselves after their planned minutes
+ * @complexity O(events · log events + events · entries)
+ */
+export function foldRun(plan: RunPlan, events: readonly RunEvent[], now: number): RunState {
+	const counting = countingEvents(mergeEvents(events))
+	const state: RunState = {
+		...{ pausedMs: 0, entries: [], current: 0, broken: [], spares: [], notes: [] },
+		trays: plan.batches.map(({ id }) => ({ batch: id, looks: [] })),
+		attendance: new Map(),
+	}
+	for (const event of counting) noteRoom(state, event)
+	state.entries = layEntries(plan, counting, { opened: state.opened, until: state.closed ?? now })
+	const current = state.entries.findIndex(({ status }) => status !== 'done')
+	state.current = current < 0 ? state.entries.length : current
+	for (const tray of state.trays) layTray(tray, plan, state.entries, counting)
+	return state
+}
+
+/** What is of the room, and not of an entry. */
+function noteRoom(state: RunState, event: RunEvent): void {
+	const { when } = event
+	switch (event.type) {
+		case 'opened':
+			state.opened ??= when
+			return
+		case 'closed':
+			state.closed = when
+			return
+		case 'attendance':
+			state.attendance = new Map(state.attendance).set(event.place, { is: event.is, when })
+			return
+		case 'broken':
+			state.broken.push(event)
+			return
+		case 'spare':
+			state.spares.push(event)
+			return
+		case 'note':
+			state.notes.push({ when, text: event.text })
+			return
+		case 'reading':
+			state.reading = { when, temperatureC: event.temperatureC, humidity: event.humidity }
+			return
+		case 'plan':
+			state.planId = event.planId
+			return
+		case 'paused':
+			state.pausedSince ??= when
+			return
+		case 'resumed':
+			if (state.pausedSince === undefined) return
+			state.pausedMs += Math.max(0, when - state.pausedSince)
+			delete state.pausedSince
+	}
+}
+
+/** Each entry as it was pressed, or as it follows from what was pressed of the others. */
+function layEntries(
+	{ entries }: RunPlan,
+	events: readonly RunEvent[],
+	{ opened, until }: { opened: number | undefined; until: number },
+): EntryState[] {
+	const pressed = entries.map((entry) => pressesOf(entry, events))
+	/** The last entry of which anything was pressed: all before it are over. */
+	const lastTouched = pressed.findLastIndex(({ begun, most, all }) => begun ?? most ?? all)
+	let before: Mark | undefined = opened === undefined ? undefined : { when: opened }
+	return entries.map((entry, k): EntryState => {
+		const { begun, most, all, students } = pressed[k]!
+		const nextPress = pressed.slice(k + 1).flatMap((own) => own.begun ?? own.most ?? own.all ?? [])[0]?.when
+		const end: Mark | undefined =
+			most ?? all ?? inferEnd(entry, { begun, before, nextPress, isPast: k < lastTouched, until })
+		const start = begun ?? (end || before ? inferBegin(before, end) : undefined)
+		before = end
+		const status = end ? 'done' : start && opened !== undefined ? 'running' : 'to come'
+		return {
+			...{ entry, status, students },
+			...(start && status !== 'to come' && { begun: start }),
+			...(end && { most: end }),
+			...(all && { all }),
+		}
+	})
+}
+
+interface Around {
+	begun: Mark | undefined
+	/** When the entry before ended; undefined: it has not. */
+	before: Mark | undefined
+	/** Of a later entry, the first. */
+	nextPress: number | undefined
+	isPast: boolean
+	until: number
+}
+
+/** What is shown, and breaks, end by themselves; a step only when a later one has been touched. */
+function inferEnd(entry: RunEntry, { begun, before, nextPress, isPast, until }: Around): Mark | undefined {
+	const start = begun ?? before
+	if (!start) return undefined
+	const planned = start.when + (entry.endMin - entry.startMin) * MINUTE_MS
+	if (isPast && nextPress !== undefined) {
+		const latest = entry.kind === 'step' ? nextPress : Math.min(planned, nextPress)
+		return { when: Math.max(start.when, latest), from: start.from ?? start.when }
+	}
+	if (entry.kind === 'step' || planned > until) return undefined
+	return { when: planned, from: start.from ?? start.when }
+}
+
+/** It began when the one before ended, at the latest when it was over itself. */
+function inferBegin(before: Mark | undefined, end: Mark | undefined): Mark | undefined {
+	if (!before) return end && { when: end.when, from: end.from ?? end.when }
+	const when = end ? Math.min(before.when, end.when) : before.when
+	return { when, from: Math.min(when, before.from ?? before.when) }
+}
+
+/** What was pressed of one entry: the later press counts, and the others are kept. */
+function pressesOf(entry: RunEntry, events: readonly RunEvent[]) {
+	const own = events.filter((event) => 'entry' in event && event.entry === entry.id)
+	const markOf = (is: FactOf<'entry'>['is']): Mark | undefined => {
+		const times = own.flatMap((event) => (event.type === 'entry' && event.is === is ? [event.when] : []))
+		const when = times.at(-1)
+		return when === undefined ? undefined : { when, ...(times.length > 1 && { others: times.slice(0, -1) }) }
+	}
+	const students = new Map(
+		own.flatMap((event) => (event.type === 'student' ? [[event.place, event.when] as const] : [])),
+	)
+	return { begun: markOf('begun'), most: markOf('most'), all: markOf('all'), students }
+}
+
+/** A tray lies when it was said so, or else when its step was done. */
+function layTray(tray: TrayState, plan: RunPlan, entries: readonly EntryState[], events: readonly RunEvent[]): void {
+	const planned = plan.batches.find(({ id }) => id === tray.batch)
+	const said = events.findLast((event) => event.type === 'tray' && event.batch === tray.batch)
+	const done = entries.find(({ entry }) => entry.id === planned?.entry)?.most
+	const laid = said ? { when: said.when } : done && { when: done.when, from: done.from ?? done.when }
+	if (laid) tray.laid = laid
+	if (said?.type === 'tray') {
+		if (said.pieces !== undefined) tray.pieces = said.pieces
+		if (said.where !== undefined) tray.where = said.where
+	} else if (planned && laid) tray.pieces = planned.pieceCount
+	tray.looks = events.flatMap((event) =>
+		event.type === 'look' && event.batch === tray.batch
+			? [{ when: event.when, stage: event.stage, isReached: event.isReached }]
+			: [],
+	)
+}
+
+/** Ms that an entry has been running, pauses of the run taken off where they lie in it. */
+export function minutesRunning({ begun }: EntryState, now: number): number {
+	return begun ? Math.max(0, now - begun.when) / MINUTE_MS : 0
+}

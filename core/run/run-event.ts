@@ -1,0 +1,117 @@
+/**
+ * A run: a session being taught, as a list of events that is only added to. Devices write their own lists; merged, they
+ * are one list in one order, whatever came first. Nothing is overwritten: what was wrong is cancelled by another event.
+ */
+import type { DryingStage } from '../vocabulary/drying-stage'
+
+export const ATTENDANCES = ['here', 'late', 'gone', 'away'] as const
+export type Attendance = (typeof ATTENDANCES)[number]
+
+/** Entries and batches by their ids in the run's plan, students by place, from 0. */
+export type RunFact =
+	| { type: 'opened' }
+	| { type: 'closed' }
+	| { type: 'attendance'; place: number; is: Attendance }
+	/** Of a step, what is shown, or a break; `most`: of the class, which ends it and lets the next one begin. */
+	| { type: 'entry'; entry: string; is: 'begun' | 'most' | 'all' }
+	/** This student is done with it. */
+	| { type: 'student'; entry: string; place: number }
+	| { type: 'broken'; kind: string; count: number; place?: number }
+	/** A dried piece that lay ready. */
+	| { type: 'spare'; kind: string; count: number; place?: number }
+	/** Pieces are laid down to dry. */
+	| { type: 'tray'; batch: string; pieces?: number; where?: string }
+	/** A tray was looked at: whether the stage is felt. */
+	| { type: 'look'; batch: string; stage: DryingStage; isReached: boolean }
+	| { type: 'paused' }
+	| { type: 'resumed' }
+	/** Of the room: degrees Celsius, and relative humidity in [0, 1]. */
+	| { type: 'reading'; temperatureC: number; humidity: number }
+	| { type: 'note'; text: string }
+	/** The course has another plan from now on. */
+	| { type: 'plan'; planId: number }
+	/** The other event does not count. */
+	| { type: 'undo'; of: string }
+
+export interface EventHead {
+	/** Random, made by the device; unique among all. */
+	id: string
+	runId: string
+	device: string
+	/** Of the device, from 1, one more with each event. */
+	seq: number
+	/** Orders events: ms since 1970, later than all that the device had seen when it was written. */
+	at: number
+	/** When it was: ms since 1970. What state and log go by, so that "five minutes ago" does not disturb the order. */
+	when: number
+}
+
+export type RunEvent = EventHead & RunFact
+
+/** What an event of a type is. */
+export type FactOf<Type extends RunFact['type']> = Extract<RunFact, { type: Type }>
+
+/** By moment; of one moment by device, then as the device wrote them. */
+export function compareEvents(a: RunEvent, b: RunEvent): number {
+	return a.at - b.at || compareText(a.device, b.device) || a.seq - b.seq || compareText(a.id, b.id)
+}
+
+function compareText(a: string, b: string): number {
+	return a === b ? 0 : a < b ? -1 : 1
+}
+
+/** Lists of several devices as one, in order; what several know stands there once. */
+export function mergeEvents(...lists: readonly (readonly RunEvent[])[]): RunEvent[] {
+	return [...new Map(lists.flat().map((event) => [event.id, event])).values()].toSorted(compareEvents)
+}
+
+/**
+ * Those that count: all that no counting event cancels. An event cancels only what comes before it.
+ *
+ * @param events - in order
+ * @complexity O(events)
+ */
+export function countingEvents(events: readonly RunEvent[]): RunEvent[] {
+	const cancelled = new Set<string>()
+	// From the last on: whatever could cancel an event has been judged by then.
+	const counting = events.toReversed().filter((event) => {
+		if (cancelled.has(event.id)) return false
+		if (event.type === 'undo') cancelled.add(event.of)
+		return true
+	})
+	return counting.toReversed()
+}
+
+/** The pen of one device: numbers its events, and dates each after all that it has seen. */
+export class EventWriter {
+	readonly #head: Pick<EventHead, 'runId' | 'device'>
+	readonly #makeId: () => string
+	#seq: number
+	#latest: number
+
+	/**
+	 * @param known - all that the device knows of the run, its own among them
+	 * @param makeId - random
+	 */
+	constructor(head: Pick<EventHead, 'runId' | 'device'>, known: readonly RunEvent[], makeId: () => string) {
+		this.#head = head
+		this.#makeId = makeId
+		this.#seq = Math.max(0, ...known.filter(({ device }) => device === head.device).map(({ seq }) => seq))
+		this.#latest = Math.max(0, ...known.map(({ at }) => at))
+	}
+
+	/** Of events that came from elsewhere. */
+	see(events: readonly RunEvent[]): void {
+		for (const { at } of events) this.#latest = Math.max(this.#latest, at)
+	}
+
+	/**
+	 * @param now - of the device's clock, which may be wrong
+	 * @param when - it was; absent: now
+	 */
+	write(fact: RunFact, now: number, when = now): RunEvent {
+		this.#latest = Math.max(now, this.#latest + 1)
+		this.#seq++
+		return { id: this.#makeId(), ...this.#head, seq: this.#seq, at: this.#latest, when, ...fact }
+	}
+}

@@ -1,0 +1,36 @@
+/** What happens in sessions that are taught. Columns only. */
+import {
+	DataTypes,
+	Model,
+	type CreationOptional,
+	type InferAttributes,
+	type InferCreationAttributes,
+	type Sequelize,
+} from 'sequelize'
+import type { RunEvent } from '../../core/run/run-event'
+
+export class RunEventModel extends Model<InferAttributes<RunEventModel>, InferCreationAttributes<RunEventModel>> {
+	/** Rises in the order in which events came. */
+	declare id: CreationOptional<number>
+	declare courseId: number
+	declare session: number
+	declare eventId: string
+	declare event: RunEvent
+	declare receivedAt: Date
+}
+
+/** Registers the models of this file. */
+export function defineRuns(sequelize: Sequelize): void {
+	const whole = () => ({ type: DataTypes.INTEGER.UNSIGNED, allowNull: false })
+	RunEventModel.init(
+		{
+			id: { ...whole(), autoIncrement: true, primaryKey: true },
+			courseId: whole(),
+			session: { type: DataTypes.SMALLINT.UNSIGNED, allowNull: false },
+			eventId: { type: DataTypes.CHAR(36), allowNull: false },
+			event: { type: DataTypes.JSON, allowNull: false },
+			receivedAt: { type: DataTypes.DATE(3), allowNull: false },
+		},
+		{ sequelize, tableName: 'run_events', timestamps: false },
+	)
+}

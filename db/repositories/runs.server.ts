@@ -1,0 +1,94 @@
+/** The events of sessions that are taught: taken once each, given in the order in which they came. */
+import { Op } from 'sequelize'
+import { countingEvents, mergeEvents, type RunEvent } from '../../core/run/run-event'
+import { InputError } from '../../core/errors'
+import { inTransaction } from '../connection.server'
+import { RunEventModel } from '../models/runs.server'
+import { requireCourse } from '../require-course.server'
+
+/** A session of a course; from 1. */
+export interface RunKey {
+	courseId: number
+	session: number
+}
+
+/** More than any evening has. */
+const MOST_EVENTS = 5_000
+
+export interface KnownEvents {
+	events: RunEvent[]
+	/** Of the last of them: asked again after it, what came since is given. */
+	cursor: number
+}
+
+/**
+ * Takes events that are not known yet.
+ *
+ * @throws {InputError} the run has more than any evening
+ * @throws {NotFoundError} the studio has no such course
+ */
+export function addRunEvents(
+	studioId: number,
+	{ courseId, session }: RunKey,
+	events: readonly RunEvent[],
+	receivedAt: Date,
+): Promise<void> {
+	return inTransaction(async (transaction) => {
+		// One writer at a time: so nothing comes in with a lower number than what a reader has seen.
+		await requireCourse(studioId, courseId, { transaction, lock: true })
+		const rows = await RunEventModel.findAll({
+			where: { courseId, session },
+			attributes: ['eventId'],
+			transaction,
+			raw: true,
+		})
+		const known = new Set(rows.map(({ eventId }) => eventId))
+		const unique = new Map(events.map((event) => [event.id, event]))
+		const fresh = [...unique.values()].filter(({ id }) => !known.has(id))
+		if (known.size + fresh.length > MOST_EVENTS)
+			throw new InputError([{ path: 'events', message: `At most ${MOST_EVENTS} events are kept of a session` }])
+		await RunEventModel.bulkCreate(
+			fresh.map((event) => ({ courseId, session, eventId: event.id, event, receivedAt })),
+			{ transaction },
+		)
+	})
+}
+
+/**
+ * @param after - a cursor; 0: all
+ * @throws {NotFoundError} the studio has no such course
+ */
+export async function readRunEvents(
+	studioId: number,
+	{ courseId, session }: RunKey,
+	after: number,
+): Promise<KnownEvents> {
+	await requireCourse(studioId, courseId)
+	const rows = await RunEventModel.findAll({
+		where: { courseId, session, id: { [Op.gt]: after } },
+		attributes: ['id', 'event'],
+		order: [['id', 'ASC']],
+		raw: true,
+	})
+	return { events: rows.map(({ event }) => event), cursor: rows.at(-1)?.id ?? after }
+}
+
+export type RunStage = 'to come' | 'going on' | 'over'
+
+/**
+ * How far each session of a course is, by its number; one that was never opened is missing.
+ *
+ * @throws {NotFoundError} the studio has no such course
+ */
+export async function listRunStates(studioId: number, courseId: number): Promise<Record<number, RunStage>> {
+	await requireCourse(studioId, courseId)
+	const rows = await RunEventModel.findAll({ where: { courseId }, attributes: ['session', 'event'], raw: true })
+	const bySession = new Map<number, RunEvent[]>()
+	for (const { session, event } of rows) bySession.set(session, [...(bySession.get(session) ?? []), event])
+	return Object.fromEntries(
+		[...bySession].map(([session, events]) => {
+			const types = new Set(countingEvents(mergeEvents(events)).map(({ type }) => type))
+			return [session, types.has('closed') ? 'over' : types.has('opened') ? 'going on' : 'to come']
+		}),
+	)
+}

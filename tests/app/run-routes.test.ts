@@ -1,0 +1,145 @@
+/** The door for what happens in a class: each event once, nobody else's, nothing odd; called as functions, on the real database. */
+import { beforeAll, beforeEach, describe, expect, test } from 'vitest'
+import { createPlannedCourse } from '../../app/plan/save-course.server'
+import { readRun } from '../../app/run/read-run.server'
+import * as runs from '../../app/run/routes/course-runs/route'
+import * as events from '../../app/run/routes/run-events/route'
+import * as stream from '../../app/run/routes/run-stream/route'
+import * as wall from '../../app/run/routes/run-wall/route'
+import { memberContext } from '../../app/shared/http/contexts'
+import { EventWriter, type RunEvent, type RunFact } from '../../core/run/run-event'
+import type { Studio } from '../../db/repositories/accounts.server'
+import { getCourse } from '../../db/repositories/courses.server'
+import { replaceStudents } from '../../db/repositories/students.server'
+import { answerOf, call, thrownBy } from '../support/call-route'
+import { demoCourse } from '../support/demo-designs'
+import { contextOf, foundStudio, freshDatabase, type TestStudio } from '../support/studios'
+
+let who: TestStudio
+let studio: Studio
+let courseId: number
+let writer: EventWriter
+let count = 0
+
+beforeAll(freshDatabase)
+beforeEach(async () => {
+	who = await foundStudio(['calla-lily'])
+	studio = contextOf(who).get(memberContext).studio
+	courseId = await createPlannedCourse(studio, demoCourse('Calla lily taster'))
+	writer = new EventWriter({ runId: 'run', device: 'tablet' }, [], () => `event ${count++}`)
+})
+
+const params = (session = 1) => ({ courseId: String(courseId), session: String(session) })
+const write = (fact: RunFact) => writer.write(fact, Date.UTC(2026, 2, 7, 10))
+const post = (body: object, by = who) => events.action(call(by, '/', { params: params(), body }))
+
+async function send(sent: readonly RunEvent[], after = 0): Promise<{ events: RunEvent[]; cursor: number }> {
+	const answer = (await post({ events: sent, after })) as Response
+	expect(answer.status).toBe(200)
+	return (await answer.json()) as { events: RunEvent[]; cursor: number }
+}
+
+describe('events of a run', () => {
+	test('are taken once, however often they are sent, and given to who does not know them', async () => {
+		const [opened, noted] = [write({ type: 'opened' }), write({ type: 'note', text: 'warm tonight' })]
+		const first = await send([opened])
+		const again = await send([opened, noted, noted], first.cursor)
+
+		expect(first.events).toEqual([opened])
+		expect(again.events).toEqual([noted])
+		expect((await send([], 0)).events).toEqual([opened, noted])
+		expect((await send([], again.cursor)).events).toEqual([])
+	})
+
+	test('of two devices at once are all there, and each knows them by its cursor', async () => {
+		const other = new EventWriter({ runId: 'run', device: 'phone' }, [], () => `event ${count++}`)
+		const lists = Array.from({ length: 10 }, (_, k) => [
+			(k % 2 === 0 ? writer : other).write({ type: 'broken', kind: 'petals', count: 1 }, Date.UTC(2026, 2, 7, 10, k)),
+		])
+		const answers = await Promise.all(lists.map((list) => send(list)))
+		const all = await send([])
+
+		expect(new Set(all.events.map(({ id }) => id))).toEqual(new Set(lists.flat().map(({ id }) => id)))
+		for (const { events: known, cursor } of answers) {
+			const rest = await send([], cursor)
+			expect([...known, ...rest.events].map(({ id }) => id)).toEqual(all.events.map(({ id }) => id))
+		}
+	})
+
+	test.each([
+		{ name: 'of no type', event: { type: 'danced' }, says: /no such event/ },
+		{ name: 'without what its type says', event: { type: 'look', batch: 'petals@1' }, says: /./ },
+		{ name: 'of no moment', event: { type: 'opened', at: -1 }, says: /./ },
+	])('are refused $name, and nothing is kept', async ({ event, says }) => {
+		const { status, refusal } = await answerOf(post({ events: [{ ...write({ type: 'paused' }), ...event }], after: 0 }))
+
+		expect(status).toBe(400)
+		expect(JSON.stringify(refusal)).toMatch(says)
+		expect((await send([])).events).toEqual([])
+	})
+
+	test('keep what their type says, and nothing more', async () => {
+		const opened = write({ type: 'opened' })
+		await send([Object.assign({ extra: 'more' }, opened)])
+		expect((await send([])).events).toEqual([opened])
+	})
+
+	test('are nobody else’s', async () => {
+		await send([write({ type: 'opened' })])
+		const stranger = await foundStudio(['calla-lily'])
+
+		expect((await answerOf(post({ events: [], after: 0 }, stranger))).status).toBe(404)
+		const request = call(stranger, '/', { params: params() }) as { request: Request }
+		request.request.headers.set('Accept', 'text/event-stream')
+		expect(JSON.stringify(await thrownBy(() => stream.loader(request as never)))).toContain('404')
+	})
+
+	test('come by a stream as they happen, from where it was left', async () => {
+		const { cursor } = await send([write({ type: 'opened' })])
+		const asked = call(who, `/?after=${cursor}`, { params: params() }) as { request: Request }
+		asked.request.headers.set('Accept', 'text/event-stream')
+		const { body } = (await stream.loader(asked as never)) as Response
+		const reader = body!.getReader()
+		const noted = write({ type: 'note', text: 'the veiner is gone' })
+		await send([noted])
+
+		let text = ''
+		while (!text.includes('the veiner is gone')) text += new TextDecoder().decode((await reader.read()).value)
+		await reader.cancel()
+		expect(text).toMatch(/^retry: \d+\n/)
+		expect(text).not.toContain('"opened"')
+		expect(text).toContain(noted.id)
+	})
+})
+
+describe('a session to be taught', () => {
+	test('has a card for every entry, and people by their names; the wall has none', async () => {
+		await replaceStudents(studio.id, courseId, {
+			students: [{ name: 'Wren Abbotsleigh', isLeftHanded: false, avoids: [], diet: 'any', isChild: false, notes: '' }],
+		})
+		const run = await readRun(studio, await getCourse(studio.id, courseId), 1)
+		const shown = await wall.loader(call(who, '/', { params: params() }))
+
+		expect(run?.students[0]).toBe('Wren Abbotsleigh')
+		expect(run?.students[1]).toBe('Place 2')
+		expect(run?.plan.entries.map(({ id }) => run.cards[id]?.title)).not.toContain(undefined)
+		expect(JSON.stringify(shown)).not.toContain('Wren')
+	})
+
+	test('is to come, going on, or over', async () => {
+		const stateOf = async () => (await runs.loader(call(who, '/', { params: params() }))).sessions[0]?.state
+		expect(await stateOf()).toBe('to come')
+		await send([write({ type: 'opened' })])
+		expect(await stateOf()).toBe('going on')
+		const closed = write({ type: 'closed' })
+		await send([closed])
+		expect(await stateOf()).toBe('over')
+		await send([write({ type: 'undo', of: closed.id })])
+		expect(await stateOf()).toBe('going on')
+	})
+
+	test('that the course does not have is none', async () => {
+		const shown = thrownBy(() => wall.loader(call(who, '/', { params: params(9) })))
+		expect(JSON.stringify(await shown)).toContain('404')
+	})
+})

@@ -1,0 +1,69 @@
+/** What looking at a tray says of when it is ready. */
+import fc from 'fast-check'
+import jStat from 'jstat'
+import { describe, expect, test } from 'vitest'
+import { paceOf, readyWithin } from '../../../core/run/tray-pace'
+
+const FORECAST = { p50Minutes: 40, p90Minutes: 60 }
+const ANY = { low: 0, high: Infinity }
+
+describe('looks at a tray', () => {
+	test('bound its pace from both sides, of whatever stage they are', () => {
+		const skinned = { elapsedMinutes: 15, p50Minutes: 12, isReached: true }
+		const notSet = { elapsedMinutes: 30, p50Minutes: 40, isReached: false }
+		expect(paceOf([skinned, notSet])).toEqual({ low: 0.75, high: 1.25, isContradicted: false })
+		expect(paceOf([])).toEqual({ ...ANY, isContradicted: false })
+	})
+
+	test('that contradict one another: the latest wins, and it is marked', () => {
+		const set = { elapsedMinutes: 20, p50Minutes: 40, isReached: true }
+		const notSet = { elapsedMinutes: 30, p50Minutes: 40, isReached: false }
+		expect(paceOf([set, notSet])).toEqual({ low: 0.75, high: Infinity, isContradicted: true })
+	})
+})
+
+describe('when it is ready', () => {
+	test('is the forecast where nothing was looked at', () => {
+		const { p50Minutes, p90Minutes } = readyWithin(ANY, FORECAST)
+		expect(p50Minutes).toBeCloseTo(40, 3)
+		expect(p90Minutes).toBeCloseTo(60, 3)
+	})
+
+	test('is what a sample of trays within the interval gives', () => {
+		// Quantiles of the log-normal distribution, by jStat, at even shares: those within the interval are what is left.
+		const sd = Math.log(60 / 40) / 1.28155
+		const paces = Array.from({ length: 200_000 }, (_, k) => Math.exp(sd * jStat.normal.inv((k + 0.5) / 200_000, 0, 1)))
+		for (const [low, high] of [
+			[0.75, 1.25],
+			[1.1, Infinity],
+			[0, 0.8],
+			[1.6, 2.2],
+		] as const) {
+			const left = paces.filter((pace) => pace > low && pace < high)
+			const { p50Minutes, p90Minutes } = readyWithin({ low, high }, FORECAST)
+			expect(p50Minutes).toBeCloseTo(40 * left[Math.floor(0.5 * left.length)]!, 1)
+			expect(p90Minutes).toBeCloseTo(40 * left[Math.floor(0.9 * left.length)]!, 1)
+		}
+	})
+
+	test('lies within what was felt, and no earlier for a later look that finds it not ready', () => {
+		const bound = fc.double({ min: 0.2, max: 3, noNaN: true })
+		fc.assert(
+			fc.property(bound, bound, (one, other) => {
+				const [low, high] = [Math.min(one, other), Math.max(one, other) + 0.01]
+				const { p50Minutes, p90Minutes } = readyWithin({ low, high }, FORECAST)
+				expect(p50Minutes).toBeGreaterThanOrEqual(40 * low - 1e-6)
+				expect(p90Minutes).toBeLessThanOrEqual(40 * high + 1e-6)
+				expect(p50Minutes).toBeLessThanOrEqual(p90Minutes + 1e-9)
+				const later = readyWithin({ low: low + 0.1, high: Infinity }, FORECAST)
+				expect(later.p50Minutes).toBeGreaterThanOrEqual(readyWithin({ low, high: Infinity }, FORECAST).p50Minutes)
+			}),
+		)
+	})
+
+	test('without doubt in the forecast the looks alone move it', () => {
+		const sure = { p50Minutes: 30, p90Minutes: 30 }
+		expect(readyWithin(ANY, sure)).toEqual(sure)
+		expect(readyWithin({ low: 1.5, high: Infinity }, sure)).toEqual({ p50Minutes: 45, p90Minutes: 45 })
+	})
+})

@@ -1,0 +1,121 @@
+/** An evening taught at the real interface: on a tablet, with a wall that follows, with and without a network. */
+import { afterAll, beforeAll, describe, expect, test } from 'vitest'
+import type { Page } from 'playwright-core'
+import { openBench, scan, visit, type Bench, type Visitor } from '../support/visitor'
+
+let bench: Bench
+let visitor: Visitor
+let tablet: Page
+let wall: Page
+
+const TABLET = { width: 820, height: 1180 }
+const MINUTE = 60_000
+
+beforeAll(async () => {
+	bench = await openBench()
+	visitor = await visit(bench, { reducedMotion: 'reduce', viewport: TABLET })
+	tablet = visitor.page
+	// A class goes by faster here than on the wall of the studio.
+	await visitor.context.clock.install({ time: new Date('2026-03-12T19:02:00Z') })
+})
+afterAll(() => bench.close())
+
+const press = (name: string | RegExp) => tablet.getByRole('button', { name, exact: typeof name === 'string' }).click()
+const title = () => tablet.locator('.run-now h2').innerText()
+const pass = (minutes: number) => visitor.context.clock.fastForward(minutes * MINUTE)
+
+describe('an evening', () => {
+	test('is opened from the course’s way, and stands on the wall too', async () => {
+		await tablet.goto('/courses/1')
+		await tablet.getByRole('link', { name: 'Teach' }).click()
+		await tablet.getByRole('link', { name: 'Open' }).first().click()
+		await tablet.getByRole('button', { name: 'We begin' }).waitFor()
+		expect(await scan(tablet)).toEqual([])
+
+		wall = await visitor.context.newPage()
+		await wall.goto('/courses/1/run/1/wall')
+		await wall.getByText(/we begin soon/).waitFor()
+		await press('We begin')
+		await wall.getByRole('heading', { level: 1 }).waitFor()
+		await expect.poll(() => wall.getByRole('heading', { level: 1 }).innerText()).toBe(await title())
+		expect(await scan(wall)).toEqual([])
+	})
+
+	test('goes on with one press: the next step, and a tray that dries', async () => {
+		const first = await title()
+		await pass(32)
+		await tablet.getByText(/min behind/).waitFor()
+		await press('Most are done')
+		await expect.poll(title).not.toBe(first)
+		await tablet.getByRole('heading', { name: 'Drying here' }).waitFor()
+		await expect.poll(() => wall.getByRole('heading', { level: 1 }).innerText()).toBe(await title())
+
+		// It was some minutes ago: what is shown after it, five minutes long, is over by now.
+		const shown = await title()
+		await press('5 min ago')
+		await expect.poll(title).not.toBe(shown)
+	})
+
+	test('what is felt of a tray moves its times', async () => {
+		const times = tablet.locator('.tray-times').first()
+		const before = await times.innerText()
+		await times.getByRole('button', { name: 'Look' }).click()
+		await times.getByRole('button', { name: 'Not yet' }).click()
+		await tablet.locator('.tray-times').first().getByRole('button', { name: 'Look' }).waitFor()
+		await pass(1)
+		expect(before).toMatch(/9 in 10/)
+	})
+
+	test('a press is taken back, and a broken piece and a note are kept', async () => {
+		const now = await title()
+		await press('Most are done')
+		await expect.poll(title).not.toBe(now)
+		await press('Undo')
+		await expect.poll(title).toBe(now)
+
+		await press('Broken piece')
+		await press('Note')
+		await tablet.getByRole('textbox', { name: 'A note' }).fill('The window was open')
+		await press('Keep it')
+		await tablet.getByText(/all is kept/).waitFor()
+	})
+
+	test('without a network it goes on, and after a reload; then all of it is sent', async () => {
+		await visitor.context.setOffline(true)
+		const before = await title()
+		await press('Most are done')
+		await expect.poll(title).not.toBe(before)
+		const after = await title()
+		await tablet.getByText(/no network, \d+ press(es)? kept here/).waitFor()
+
+		await visitor.context.setOffline(false)
+		await tablet.reload()
+		await tablet.getByText(/all is kept/).waitFor()
+		await expect.poll(title).toBe(after)
+		await expect.poll(() => wall.getByRole('heading', { level: 1 }).innerText()).toBe(after)
+	})
+
+	test('is closed, tells what was, and is over in the course', async () => {
+		for (let k = 0; k < 12 && (await tablet.getByRole('button', { name: 'Close the session' }).count()) === 0; k++) {
+			await pass(10)
+			await tablet
+				.getByRole('button', { name: /^(Most are done|Go on|Close the session)$/ })
+				.first()
+				.waitFor()
+			const next = tablet.locator('.run-presses').getByRole('button', { name: /^(Most are done|Go on)$/ })
+			if ((await next.count()) > 0) await next.click()
+		}
+		await press('Close the session')
+		await tablet.getByText('This session is closed').waitFor()
+		await tablet.getByText('The window was open').waitFor()
+		await tablet.getByText('1 piece broke.').waitFor()
+		expect(await scan(tablet)).toEqual([])
+		await wall.getByText(/All done/).waitFor()
+
+		await tablet.goto('/courses/1/run')
+		await tablet.getByRole('link', { name: 'What was' }).waitFor()
+		expect(
+			visitor.complaints.splice(0).filter((line) => !/ERR_INTERNET_DISCONNECTED|Failed to fetch/.test(line)),
+		).toEqual([])
+	})
+})
