@@ -235,11 +235,20 @@ async function stop(child) {
 async function stopOrphans(dataFolder) {
 	const pids = readdirSync('/proc').filter((name) => /^\d+$/.test(name) && isOurs(name, dataFolder))
 	for (const pid of pids.map(Number)) {
-		process.kill(pid, 'SIGTERM')
+		signal(pid, 'SIGTERM')
 		for (const deadline = Date.now() + STOP_TIMEOUT_MS; startedAt(pid) !== undefined;) {
-			if (Date.now() > deadline) process.kill(pid, 'SIGKILL')
+			if (Date.now() > deadline) signal(pid, 'SIGKILL')
 			await sleep(50)
 		}
+	}
+}
+
+/** One that has ended since it was found is as good as stopped. */
+function signal(pid, name) {
+	try {
+		process.kill(pid, name)
+	} catch (error) {
+		if (error.code !== 'ESRCH') throw error
 	}
 }
 
