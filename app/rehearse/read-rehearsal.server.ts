@@ -3,6 +3,7 @@ import { giveKeys, nameItems } from '../../core/course/course-items'
 import { handsOnSpan } from '../../core/course/session-hours'
 import type { Pace, Session } from '../../core/course/course'
 import { ownedToolsOf } from '../../core/kit/stock'
+import { wantedBuffer } from '../../core/rehearse/course-changes'
 import type { Script } from '../../core/rehearse/script'
 import { writeScript, type PlannedCourse } from '../../core/rehearse/write-script'
 import type { StoredCourse } from '../../db/repositories/courses.server'
@@ -23,7 +24,13 @@ export interface CourseNames {
 
 export interface PlayedCourse extends Required<Pick<PlannedCourse, 'owned' | 'levels'>> {
 	script: Script
-	sessions: { date: string; startMin: number; openMin: number }[]
+	sessions: {
+		date: string
+		startMin: number
+		openMin: number
+		/** That the plan was asked to leave spare. */
+		wantedBuffer: number
+	}[]
 	names: CourseNames
 	/** By place; empty: nobody is named yet. */
 	studentNames: string[]
@@ -53,10 +60,11 @@ export async function readRehearsal(
 		played: {
 			...people,
 			script: writeScript({ course, designs, compiled, plan, ...people }),
-			sessions: course.sessions.map((session) => ({
+			sessions: course.sessions.map((session, s) => ({
 				date: session.date,
 				startMin: session.startMin,
 				openMin: handsOnSpan(session).open,
+				wantedBuffer: wantedBuffer(compiled, s),
 			})),
 			names: namesOf(current),
 			studentNames: roster.map(({ name }) => name),

@@ -61,7 +61,8 @@ const worker = {
 		const advice: Advice[] = []
 		const changes = listChanges(trial)
 		for (const [k, change] of changes.entries()) {
-			advice.push(...[tryChange(trial, change) ?? []].flat())
+			const one = tryChange(trial, change)
+			if (one) advice.push(one)
 			tell({ advice: rankAdvice(advice), triedCount: k + 1, changeCount: changes.length })
 			await letMessagesOut()
 		}

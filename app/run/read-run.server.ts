@@ -6,7 +6,6 @@ import type { TaskSource } from '../../core/plan/compile/compiled-course'
 import { ownedToolsOf } from '../../core/kit/stock'
 import type { Script } from '../../core/rehearse/script'
 import { writeScript } from '../../core/rehearse/write-script'
-import { instantOf } from '../../core/time/zone'
 import { toRunPlan, type RunEntry, type RunPlan } from '../../core/run/run-plan'
 import type { StoredCourse } from '../../db/repositories/courses.server'
 import type { Studio } from '../../db/repositories/accounts.server'
@@ -39,8 +38,8 @@ export interface RunPage {
 	sessionName: string
 	sessionCount: number
 	plan: RunPlan
-	/** Ms since 1970 of the session's midnight on the studio's wall. */
-	midnight: number
+	/** Of the studio, in the IANA database: the clock on its wall. */
+	timeZone: string
 	/** By entry. */
 	cards: Record<string, RunCard>
 	/** By batch. */
@@ -84,7 +83,7 @@ export async function readRun(studio: Studio, course: StoredCourse, session: num
 		}),
 		sessionName: sessionName(own.startMin, session),
 		sessionCount: course.sessions.length,
-		midnight: instantOf({ date: own.date, minuteOfDay: 0 }, studio.timeZone),
+		timeZone: studio.timeZone,
 		cards: Object.fromEntries(plan.entries.map((entry) => [entry.id, makeCard(entry, current)])),
 		batchNames: Object.fromEntries(
 			plan.batches.map(({ id }) => [id, nameOfTask(tasks[id.slice(0, id.lastIndexOf('@'))])]),

@@ -6,8 +6,8 @@
  * An item of work is one stretch of a task between two pauses of the plan; a student takes them in the order of the plan.
  */
 import { AT, ClassState, EXTRA, LOST, NEXT } from './class-state'
-import type { TimedWait } from './item-tables'
 import { drawFrom, exponential, hashOf, uniform } from './luck'
+import { readyFor } from './ready-for'
 import { mostOf } from './script'
 import { closeSession } from './session-close'
 
@@ -408,7 +408,7 @@ export class ClassPlayer extends ClassState {
 			}
 		}
 		const earliest = this.terms.mayBeginEarly ? time : Math.max(time, item.start)
-		const ready = this.#readyFor(n, item.whole, earliest, time, -1)
+		const ready = readyFor(this, n, item.whole, { earliest, time, number: -1 })
 		if (ready > time) {
 			this.#waitFor(n, time, ready)
 			return false
@@ -465,7 +465,7 @@ export class ClassPlayer extends ClassState {
 		const stretch = this.now[n]!
 		const number = this.processed[this.taskAt[n]!]!
 		if (item.piecewise.length > 0) {
-			const ready = this.#readyFor(n, item.piecewise, time, time, number)
+			const ready = readyFor(this, n, item.piecewise, { earliest: time, time, number })
 			if (ready > time) {
 				this.#waitFor(n, time, ready)
 				return false
@@ -526,46 +526,6 @@ export class ClassPlayer extends ClassState {
 		this.pieces.made += count - broken
 		this.processed[this.taskAt[n]!]! += count
 		this.piece[n]! += count
-	}
-
-	/**
-	 * When all that is waited for is ready, for the whole item or (`number` >= 0) for one of its pieces. Where only dried
-	 * pieces are wanting, and there are some on the table, she takes them.
-	 */
-	#readyFor(n: number, waits: readonly TimedWait[], earliest: number, time: number, number: number): number {
-		let ready = earliest
-		let isLate = false
-		for (const wait of waits) {
-			const end = this.#endOfWait(n, wait, number)
-			if (end <= time) continue
-			if (wait.mayBeDried && this.driedLeft[wait.drying]! > 0) isLate = true
-			else if (end > ready) ready = end
-		}
-		if (!isLate || ready > time) return ready
-		for (const wait of waits) {
-			if (this.#endOfWait(n, wait, number) <= time) continue
-			this.driedLeft[wait.drying]!--
-			this.hasDried[n * this.script.dryings.length + wait.drying] = 1
-		}
-		return ready
-	}
-
-	#endOfWait(n: number, { from, drying }: TimedWait, number: number): number {
-		if (this.hasDried[n * this.script.dryings.length + drying] === 1) return -Infinity
-		const { task } = this.items[this.item[n]!]!
-		const end =
-			number < 0 ? this.taskEnds[n * this.script.tasks.length + from]! : this.#endOfPieceFor(n, from, task, number)
-		return end + this.dryMinutes[drying]!
-	}
-
-	/** When the last of those pieces was done from which one is made. */
-	#endOfPieceFor(n: number, from: number, to: number, number: number): number {
-		const processed = this.processed[n * this.script.tasks.length + from]!
-		if (processed === 0) return this.taskEnds[n * this.script.tasks.length + from]!
-		const [before, own] = [this.statedPieces[from]!, Math.max(1, this.statedPieces[to]!)]
-		const wanted = Math.ceil(((number + 1) * before) / own - 1e-9) - 1
-		const at = Math.max(0, Math.min(wanted, processed - 1, before - 1))
-		return this.pieceEnds[n * this.rowLength + this.pieceOffsets[from]! + at]!
 	}
 
 	#endItem(n: number, time: number): void {

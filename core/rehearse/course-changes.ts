@@ -20,6 +20,7 @@ import { lagMinutes, type Instance } from '../plan/problem/instance'
 import type { Objective } from '../plan/problem/objective'
 import type { Plan } from '../plan/problem/plan'
 import { endOf, minutesOfTask, runsOf } from '../plan/problem/plan-times'
+import { bufferOffer } from './buffer-offer'
 import type { SessionFigures } from './rehearsal'
 import type { PlannedCourse } from './write-script'
 
@@ -137,9 +138,7 @@ function findOtherPlan(
 	effort: PlanningEffort,
 ): Found | undefined {
 	const { course, objective: before } = changeable
-	const whole = recompile(changeable, course)
-	const offer = whole.halves?.[number]
-	const compiled = what === 'halves' ? offer && takeHalves(withoutOffers(whole), offer) : changeable.compiled
+	const compiled = what === 'halves' ? inHalves(recompile(changeable, course), number) : changeable.compiled
 	if (!compiled) return undefined
 	const { pins } = resolvePins(course, compiled)
 	const terms = what === 'order' ? { nodes: 0, seed: number } : effort
@@ -151,8 +150,9 @@ function findOtherPlan(
 	return isAsGood ? { course, compiled, plan, objective } : undefined
 }
 
-function withoutOffers({ halves: _, ...compiled }: CompiledCourse): CompiledCourse {
-	return compiled
+function inHalves({ halves = [], ...plain }: CompiledCourse, number: number): CompiledCourse | undefined {
+	const offer = halves[number]
+	return offer && takeHalves(plain, offer)
 }
 
 function recompile({ documents, terms }: ChangeableCourse, course: Course): CompiledCourse {
@@ -161,11 +161,19 @@ function recompile({ documents, terms }: ChangeableCourse, course: Course): Comp
 
 /** To every evening what nine in ten need, where the plan wants less. */
 function listBuffers({ compiled }: ChangeableCourse, sessions: readonly SessionFigures[]): CourseEdit[] {
-	return sessions.flatMap(({ bufferMinutes, close, plannedEnd }, s): CourseEdit[] => {
-		const wanted = compiled.instance.sessions?.find(({ session }) => session === s + 1)?.bufferMinutes ?? 0
-		const isThere = plannedEnd === undefined || close - plannedEnd >= bufferMinutes
-		return bufferMinutes > wanted && !isThere ? [{ kind: 'buffer', session: s + 1, minutes: bufferMinutes }] : []
+	return sessions.flatMap((session, s): CourseEdit[] => {
+		const offer = bufferOffer(session, openOf(compiled, s), wantedBuffer(compiled, s))
+		return offer === 'offered' ? [{ kind: 'buffer', session: s + 1, minutes: session.bufferMinutes }] : []
 	})
+}
+
+function openOf({ instance }: CompiledCourse, s: number): number {
+	return instance.windows.find(({ session }) => session === s + 1)?.open ?? 0
+}
+
+/** What the plan of a session, by its index, was asked to leave spare. */
+export function wantedBuffer({ instance }: Pick<CompiledCourse, 'instance'>, s: number): number {
+	return instance.sessions?.find(({ session }) => session === s + 1)?.bufferMinutes ?? 0
 }
 
 /** A quarter of an hour sooner, or later, than it lies. */

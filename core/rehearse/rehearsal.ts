@@ -67,10 +67,12 @@ export interface RehearsalFigures {
 	classCount: number
 	/** No more classes are needed. */
 	isSure: boolean
-	/** Every evening ends on time. */
+	/** Every evening with work ends on time. */
 	course: Chance
 	/** Of the evenings with work, those that end on time, in [0, 1]. */
 	eveningShare: number
+	/** Index of the evening with work that is least sure; absent: no evening has work. */
+	tightest?: number
 	sessions: SessionFigures[]
 	items: ItemFigures[]
 	places: PlaceFigures[]
@@ -83,8 +85,7 @@ export class Rehearsal {
 	readonly #player: ClassPlayer
 	readonly #n: number
 	#classCount = 0
-	/** By class: 1 where every evening ended on time, and the share of its evenings that did. */
-	readonly #courseOnTime = new Uint8Array(MOST_CLASSES)
+	/** By class: of its evenings with work, the share that ended on time. */
 	readonly #eveningShares = new Float64Array(MOST_CLASSES)
 	/** By session: whether there is work in it. */
 	readonly #hasWork: boolean[]
@@ -126,11 +127,6 @@ export class Rehearsal {
 		return this.#classCount
 	}
 
-	/** 1 for each class whose every evening ended on time, 0 for the others. */
-	get onTimeByClass(): Uint8Array {
-		return this.#courseOnTime.subarray(0, this.#classCount)
-	}
-
 	/** By class: of its evenings with work, the share that ended on time. */
 	get eveningsByClass(): Float64Array {
 		return this.#eveningShares.subarray(0, this.#classCount)
@@ -139,7 +135,7 @@ export class Rehearsal {
 	/** Half of the widest interval is below a point, or there are enough of them. */
 	get isSure(): boolean {
 		if (this.#classCount >= MOST_CLASSES) return true
-		const counts = [sum(this.onTimeByClass), ...this.#onTime]
+		const counts = [countWhole(this.eveningsByClass), ...this.#onTime]
 		return counts.every((count) => {
 			const { low, high } = wilsonInterval(count, this.#classCount)
 			return (high - low) / 2 < HALF_WIDTH
@@ -160,11 +156,14 @@ export class Rehearsal {
 		const { sessions, items, tasks } = this.#script
 		const count = this.#classCount
 		const all = sumOfRows(this.#lost, this.#n)
+		const worked = sessions.flatMap((_, s) => (this.#hasWork[s] ? [s] : []))
+		const [tightest] = worked.toSorted((a, b) => this.#onTime[a]! - this.#onTime[b]!)
 		return {
 			classCount: count,
 			isSure: this.isSure,
-			course: wilsonInterval(sum(this.onTimeByClass), count),
+			course: wilsonInterval(countWhole(this.eveningsByClass), count),
 			eveningShare: this.eveningsByClass.reduce((total, share) => total + share, 0) / Math.max(1, count),
+			...(tightest !== undefined && { tightest }),
 			sessions: sessions.map(({ close }, s) => {
 				const ends = items.filter(({ session }) => session === s).map(({ end }) => end)
 				const plannedEnd = ends.length > 0 ? Math.max(...ends) : undefined
@@ -213,7 +212,6 @@ export class Rehearsal {
 		const { sessions, items, extras } = this.#script
 		const { doneAt, itemEnds, lost, extraIs } = this.#player
 		let [evenings, onTime] = [0, 0]
-		let isCourseOnTime = true
 		for (let s = 0; s < sessions.length; s++) {
 			const { close } = sessions[s]!
 			let done = 0
@@ -233,14 +231,12 @@ export class Rehearsal {
 			this.#sessionEnds[s]![classNumber] = present === 0 ? close : this.#smallest(most, present)
 			const isOnTime = done >= most
 			if (isOnTime) this.#onTime[s]!++
-			else isCourseOnTime = false
 			if (this.#hasWork[s]) {
 				evenings++
 				if (isOnTime) onTime++
 			}
 			if (done === present) this.#allDone[s]!++
 		}
-		this.#courseOnTime[classNumber] = isCourseOnTime ? 1 : 0
 		this.#eveningShares[classNumber] = evenings === 0 ? 1 : onTime / evenings
 		for (let i = 0; i < items.length; i++) {
 			let count = 0
@@ -281,8 +277,9 @@ function quantilesOf(moments: Float64Array, count: number): Quantiles {
 	return { p10: at(0.1), p50: at(0.5), p90: at(0.9) }
 }
 
-function sum(values: Uint8Array): number {
-	return values.reduce((total, value) => total + value, 0)
+/** Classes whose every evening ended on time. */
+function countWhole(shares: Float64Array): number {
+	return shares.reduce((count, share) => count + (share === 1 ? 1 : 0), 0)
 }
 
 /** Rows of equal length added up. */

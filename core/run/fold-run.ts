@@ -38,10 +38,8 @@ export interface TrayState {
 export interface RunState {
 	opened?: number
 	closed?: number
-	/** Since when; undefined: it goes on. */
-	pausedSince?: number
-	/** Ms of pauses that are over. */
-	pausedMs: number
+	/** In order; without an end it is going on. */
+	pauses: { from: number; until?: number }[]
 	/** In the order of the plan. */
 	entries: EntryState[]
 	/** Index of the entry that is running or comes next; the number of entries: all are done. */
@@ -68,12 +66,12 @@ const MINUTE_MS = 60_000
 export function foldRun(plan: RunPlan, events: readonly RunEvent[], now: number): RunState {
 	const counting = countingEvents(mergeEvents(events))
 	const state: RunState = {
-		...{ pausedMs: 0, entries: [], current: 0, broken: [], spares: [], notes: [] },
+		...{ pauses: [], entries: [], current: 0, broken: [], spares: [], notes: [] },
 		trays: plan.batches.map(({ id }) => ({ batch: id, looks: [] })),
 		attendance: new Map(),
 	}
 	for (const event of counting) noteRoom(state, event)
-	state.entries = layEntries(plan, counting, { opened: state.opened, until: state.closed ?? now })
+	state.entries = layEntries(plan, counting, { ...state, until: state.closed ?? now })
 	const current = state.entries.findIndex(({ status }) => status !== 'done')
 	state.current = current < 0 ? state.entries.length : current
 	for (const tray of state.trays) layTray(tray, plan, state.entries, counting)
@@ -109,12 +107,12 @@ function noteRoom(state: RunState, event: RunEvent): void {
 			state.planId = event.planId
 			return
 		case 'paused':
-			state.pausedSince ??= when
+			if (!isPaused(state)) state.pauses.push({ from: when })
 			return
-		case 'resumed':
-			if (state.pausedSince === undefined) return
-			state.pausedMs += Math.max(0, when - state.pausedSince)
-			delete state.pausedSince
+		case 'resumed': {
+			const last = state.pauses.at(-1)
+			if (last && isPaused(state)) last.until = Math.max(last.from, when)
+		}
 	}
 }
 
@@ -122,7 +120,7 @@ function noteRoom(state: RunState, event: RunEvent): void {
 function layEntries(
 	{ entries }: RunPlan,
 	events: readonly RunEvent[],
-	{ opened, until }: { opened: number | undefined; until: number },
+	{ opened, pauses, until }: Pick<RunState, 'opened' | 'pauses'> & { until: number },
 ): EntryState[] {
 	const pressed = entries.map((entry) => pressesOf(entry, events))
 	/** The last entry of which anything was pressed: all before it are over. */
@@ -132,7 +130,7 @@ function layEntries(
 		const { begun, most, all, students } = pressed[k]!
 		const nextPress = pressed.slice(k + 1).flatMap((own) => own.begun ?? own.most ?? own.all ?? [])[0]?.when
 		const end: Mark | undefined =
-			most ?? all ?? inferEnd(entry, { begun, before, nextPress, isPast: k < lastTouched, until })
+			most ?? all ?? inferEnd(entry, { begun, before, nextPress, isPast: k < lastTouched, pauses, until })
 		const start = begun ?? (end || before ? inferBegin(before, end) : undefined)
 		before = end
 		const status = end ? 'done' : start && opened !== undefined ? 'running' : 'to come'
@@ -152,14 +150,15 @@ interface Around {
 	/** Of a later entry, the first. */
 	nextPress: number | undefined
 	isPast: boolean
+	pauses: RunState['pauses']
 	until: number
 }
 
 /** What is shown, and breaks, end by themselves; a step only when a later one has been touched. */
-function inferEnd(entry: RunEntry, { begun, before, nextPress, isPast, until }: Around): Mark | undefined {
+function inferEnd(entry: RunEntry, { begun, before, nextPress, isPast, pauses, until }: Around): Mark | undefined {
 	const start = begun ?? before
 	if (!start) return undefined
-	const planned = start.when + (entry.endMin - entry.startMin) * MINUTE_MS
+	const planned = endAfter(start.when, (entry.endMin - entry.startMin) * MINUTE_MS, pauses)
 	if (isPast && nextPress !== undefined) {
 		const latest = entry.kind === 'step' ? nextPress : Math.min(planned, nextPress)
 		return { when: Math.max(start.when, latest), from: start.from ?? start.when }
@@ -207,7 +206,27 @@ function layTray(tray: TrayState, plan: RunPlan, entries: readonly EntryState[],
 	)
 }
 
-/** Ms that an entry has been running, pauses of the run taken off where they lie in it. */
-export function minutesRunning({ begun }: EntryState, now: number): number {
-	return begun ? Math.max(0, now - begun.when) / MINUTE_MS : 0
+/** Everybody stops, and the run with them. */
+export function isPaused({ pauses }: Pick<RunState, 'pauses'>): boolean {
+	const last = pauses.at(-1)
+	return last !== undefined && last.until === undefined
+}
+
+/** When something is over that takes so many ms, with the pauses that lie in it; Infinity: not while the run is paused. */
+function endAfter(from: number, ms: number, pauses: RunState['pauses']): number {
+	let end = from + ms
+	for (const pause of pauses) {
+		const until = pause.until ?? Infinity
+		if (pause.from < end && until > from) end += until - Math.max(from, pause.from)
+	}
+	return end
+}
+
+/** Minutes that an entry has been running, the pauses of the run that lie in it taken off; 0: it has not begun. */
+export function minutesRunning({ begun }: EntryState, { pauses }: Pick<RunState, 'pauses'>, now: number): number {
+	if (!begun) return 0
+	const paused = pauses.reduce((sum, { from, until = now }) => {
+		return sum + Math.max(0, Math.min(until, now) - Math.max(from, begun.when))
+	}, 0)
+	return Math.max(0, now - begun.when - paused) / MINUTE_MS
 }

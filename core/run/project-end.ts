@@ -1,8 +1,7 @@
 /** How far behind a run is: when its last entry will be over if all goes on as planned from here, idle minutes used up first. */
-import type { RunState } from './fold-run'
+import { minutesRunning, type RunState } from './fold-run'
 import type { RunPlan } from './run-plan'
 
-const MINUTE_MS = 60_000
 /** Of its planned minutes, what is left of a step that has taken longer than it should: common practice, no source. */
 const SHARE_LEFT = 0.15
 /** Told from so many minutes on, and in steps of it. */
@@ -25,12 +24,12 @@ export interface Projection {
 export function projectEnd({ entries: planned }: RunPlan, state: RunState, nowMin: number, now: number): Projection {
 	const plannedEndMin = Math.max(0, ...planned.map(({ endMin }) => endMin))
 	let [moment, currentLeft]: [number, number | undefined] = [nowMin, undefined]
-	for (const { entry, status, begun } of state.entries.slice(state.current)) {
+	for (const own of state.entries.slice(state.current)) {
+		const { entry, status } = own
 		if (status === 'done') continue
 		const minutes = entry.endMin - entry.startMin
-		if (status === 'running' && begun) {
-			const paused = state.pausedSince === undefined ? 0 : now - state.pausedSince
-			const run = Math.max(0, now - begun.when - paused) / MINUTE_MS
+		if (status === 'running') {
+			const run = minutesRunning(own, state, now)
 			currentLeft = run < minutes ? minutes - run : SHARE_LEFT * minutes
 			moment += currentLeft
 		} else moment = Math.max(moment, entry.startMin) + minutes

@@ -1,6 +1,6 @@
 /** What is left of a session as something to rehearse: from the present moment, with who is there and what is done and drying. */
 import type { PlayedSession, Script, Show, WorkItem } from '../rehearse/script'
-import type { EntryState, RunState } from './fold-run'
+import { minutesRunning, type EntryState, type RunState } from './fold-run'
 import type { RunPlan } from './run-plan'
 
 const MINUTE_MS = 60_000
@@ -36,7 +36,11 @@ export function scriptFromNow(script: Script, plan: RunPlan, state: RunState, { 
 		if (isDone)
 			ends[item.task] = Math.max(ends[item.task] ?? -Infinity, entry?.most ? clockAt(entry.most.when) : item.end)
 		else if (item.session === s)
-			items.push({ ...leftOf(item, entry, now), shows: item.shows.flatMap((k) => indexIn(showsLeft, k)), session: 0 })
+			items.push({
+				...leftOf(item, entry?.status === 'running' ? minutesRunning(entry, state, now) : 0),
+				shows: item.shows.flatMap((k) => indexIn(showsLeft, k)),
+				session: 0,
+			})
 	}
 	const gone = (n: number) => ['away', 'gone'].includes(state.attendance.get(n)?.is ?? 'here')
 	const there = script.levels.flatMap((_, n) => (gone(n) ? [] : [n]))
@@ -81,11 +85,10 @@ function isShown(state: RunState, script: Script, s: number, show: number): bool
 	return entry?.status === 'done' || entry?.status === 'running'
 }
 
-/** Of an item that is going on, the pieces that are still to come by its planned minutes. */
-function leftOf(item: WorkItem, entry: EntryState | undefined, now: number): WorkItem {
-	if (entry?.status !== 'running' || !entry.begun) return item
-	const planned = item.end - item.start
-	const share = Math.max(0, 1 - (now - entry.begun.when) / MINUTE_MS / Math.max(1, planned))
+/** Of an item that has been going on for so many minutes, the pieces that are still to come by its planned ones. */
+function leftOf(item: WorkItem, minutes: number): WorkItem {
+	if (minutes === 0) return item
+	const share = Math.max(0, 1 - minutes / Math.max(1, item.end - item.start))
 	return {
 		...item,
 		fixedMinutes: 0,

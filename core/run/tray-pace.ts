@@ -3,6 +3,8 @@
  * dries; together they are one interval, and the times still to come are those of the forecast within it.
  */
 import { normalDistribution, Z90 } from '../drying/normal-distribution'
+import type { TrayState } from './fold-run'
+import type { PlannedBatch } from './run-plan'
 
 /** A tray looked at after so many minutes: whether it has come to a stage that half of such trays reach by `p50Minutes`. */
 export interface TrayLook {
@@ -78,4 +80,26 @@ function quantileBetween(from: number, to: number, share: number): number {
 		else high = middle
 	}
 	return (low + high) / 2
+}
+
+const MINUTE_MS = 60_000
+
+/** When a tray comes to what it is to be used at, ms since 1970, for even odds and for nine in ten; or when it was felt to be. */
+export type TrayTimes = { felt: number } | { p50: number; p90: number }
+
+/** @returns undefined: it has not been laid, or nothing is known of its drying */
+export function trayTimes(
+	{ laid, looks }: TrayState,
+	{ stage, p50Minutes, p90Minutes = p50Minutes }: PlannedBatch['waits'][number],
+): TrayTimes | undefined {
+	if (!laid || p50Minutes === undefined || p90Minutes === undefined) return undefined
+	// What half of such trays take to other stages is not known here.
+	const own = looks.filter((look) => look.stage === stage)
+	const last = own.at(-1)
+	if (last?.isReached) return { felt: last.when }
+	const elapsed = (when: number) => (when - laid.when) / MINUTE_MS
+	const pace = paceOf(own.map(({ when, isReached }) => ({ elapsedMinutes: elapsed(when), p50Minutes, isReached })))
+	const ready = readyWithin(pace, { p50Minutes, p90Minutes })
+	const at = (minutes: number) => laid.when + minutes * MINUTE_MS
+	return { p50: at(ready.p50Minutes), p90: at(ready.p90Minutes) }
 }

@@ -38,6 +38,14 @@ export function wallMomentAt(epochMs: number, zone: string): string {
 		.toString({ smallestUnit: 'minute' })
 }
 
+/** What a clock in the zone shows at a point in time, whole ms or not: real minutes after midnight, in [0, 1440). */
+export function minuteOfDayAt(epochMs: number, zone: string): number {
+	const { hour, minute, second, millisecond } = Temporal.Instant.fromEpochMilliseconds(
+		Math.floor(epochMs),
+	).toZonedDateTimeISO(zone)
+	return 60 * hour + minute + (second + millisecond / 1000) / 60
+}
+
 /** Minutes that really pass from the origin to a time of its wall clock. */
 export function minutesSince(origin: ClockOrigin, { date, minuteOfDay }: WallTime): number {
 	return (

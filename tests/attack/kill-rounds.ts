@@ -9,13 +9,19 @@ import { ask, databasePid, postForm, startTarget } from './target'
 export interface KillReport {
 	acknowledged: number
 	lost: number
+	/** How often each status was answered to a write; 0 where there was no answer. */
+	statuses: Record<number, number>
 	/** Starts that did not work, in words. */
 	failedStarts: string[]
 }
 
+/** How long a started server may take until it acknowledges its first write, in ms: its first requests load its code. */
+const FIRST_WRITE_MS = 30_000
+
 /**
- * Writes lines of the shelf as fast as they are taken, kills the server or the database at a moment of chance, starts
- * again and counts.
+ * Writes lines of the shelf as fast as they are taken, kills the server or the database at a moment of chance after the
+ * round's first acknowledged line (so that the kill always lands among writes, however slow the machine), starts again
+ * and counts.
  */
 export async function killWhileWriting(
 	dataFolder: string,
@@ -23,22 +29,26 @@ export async function killWhileWriting(
 ): Promise<KillReport> {
 	const rng = createRng(seed)
 	const acknowledged = new Set<string>()
-	const report: KillReport = { acknowledged: 0, lost: 0, failedStarts: [] }
+	const report: KillReport = { acknowledged: 0, lost: 0, statuses: {}, failedStarts: [] }
 	for (let round = 0; round < rounds; round++) {
 		const target = await startTarget(dataFolder).catch((error: unknown) => {
 			report.failedStarts.push(`round ${round}: ${String(error).slice(0, 300)}`)
 		})
 		if (!target) continue
 		report.lost += await countMissing(target, acknowledged)
+		const before = acknowledged.size
 		let isOver = false
 		const writers = Array.from({ length: 4 }, async (_, writer) => {
 			for (let k = 0; !isOver; k++) {
 				const name = `mould ${round} ${writer} ${k}`
 				const answer = await postForm(target, '/stock', { intent: 'item', kind: 'tool', name, onHand: '1' })
+				report.statuses[answer.status] = (report.statuses[answer.status] ?? 0) + 1
 				if (answer.status === 200) acknowledged.add(name)
 				else if (answer.status !== 0) await sleep(20)
 			}
 		})
+		const deadline = Date.now() + FIRST_WRITE_MS
+		while (acknowledged.size === before && Date.now() < deadline) await sleep(20)
 		await sleep(200 + 1500 * rng())
 		if (round % 2 === 0) await target.stop('SIGKILL')
 		else {

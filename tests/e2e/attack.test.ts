@@ -105,7 +105,7 @@ test('kill -9 in the middle of writing loses nothing that was acknowledged', { t
 	const report = await killWhileWriting(own.folder, { rounds: 2, seed: 4 })
 
 	expect(report).toMatchObject({ lost: 0, failedStarts: [] })
-	expect(report.acknowledged).toBeGreaterThan(5)
+	expect(report.acknowledged, `answers by status: ${JSON.stringify(report.statuses)}`).toBeGreaterThan(5)
 	own.remove()
 })
 

@@ -11,6 +11,8 @@ export interface KnownOnServer {
 }
 
 export interface DeskState {
+	/** What the device has kept is known, and what is pressed is taken. */
+	isReady: boolean
 	/** Merged, in order. */
 	events: readonly RunEvent[]
 	/** Pressed here, and not yet with the server. */
@@ -50,7 +52,13 @@ export class RunDesk {
 		this.#address = address
 		this.#store = store
 		this.#cursor = known.cursor
-		this.#state = { events: mergeEvents(known.events), unsentCount: 0, isCutOff: false, trouble: undefined }
+		this.#state = {
+			isReady: false,
+			events: mergeEvents(known.events),
+			unsentCount: 0,
+			isCutOff: false,
+			trouble: undefined,
+		}
 		this.#channel = new BroadcastChannel(`calycine ${address}`)
 	}
 
@@ -79,6 +87,7 @@ export class RunDesk {
 		this.#writer = new EventWriter({ runId: this.#address, device }, this.#state.events, () => crypto.randomUUID())
 		this.#channel.onmessage = ({ data }: MessageEvent<RunEvent[]>) => this.#take(data)
 		addEventListener('online', this.#soon)
+		this.#show({ isReady: true })
 		this.#listen()
 		this.#soon()
 	}

@@ -1,6 +1,7 @@
 import { useEffect, useMemo, useState, useSyncExternalStore } from 'react'
 import { foldRun, type RunState } from '../../../core/run/fold-run'
 import { projectEnd, type Projection } from '../../../core/run/project-end'
+import { minuteOfDayAt } from '../../../core/time/zone'
 import type { RunPage } from '../read-run.server'
 import { RunDesk, type DeskState } from './run-desk'
 import { RunStore } from './run-store'
@@ -16,11 +17,9 @@ export interface Run {
 }
 
 const TICK_MS = 1_000
-const MINUTE_MS = 60_000
-const DAY_MINUTES = 1_440
 
 /** A run on this device, from moment to moment; a component that is kept for one session. */
-export function useRun({ courseId, session, plan, midnight, known }: RunPage): Run {
+export function useRun({ courseId, session, plan, timeZone, known }: Omit<RunPage, 'script' | 'students'>): Run {
 	const [desk] = useState(
 		() => new RunDesk({ address: `/courses/${courseId}/run/${session}`, known, store: new RunStore() }),
 	)
@@ -36,14 +35,10 @@ export function useRun({ courseId, session, plan, midnight, known }: RunPage): R
 	}, [desk])
 	// What was pressed just now is not in the future.
 	const now = Math.max(ticked, device.events.at(-1)?.when ?? 0)
-	// A session may be taught on another day than planned: the clock on the wall is what counts.
-	const nowMin = modulo((now - midnight) / MINUTE_MS, DAY_MINUTES)
 	return useMemo(() => {
+		// A session may be taught on another day than planned: the clock on the wall is what counts.
+		const nowMin = minuteOfDayAt(now, timeZone)
 		const state = foldRun(plan, device.events, now)
 		return { desk, device, state, now, nowMin, projection: projectEnd(plan, state, nowMin, now) }
-	}, [desk, device, plan, now, nowMin])
-}
-
-function modulo(value: number, by: number): number {
-	return ((value % by) + by) % by
+	}, [desk, device, plan, now, timeZone])
 }

@@ -35,9 +35,9 @@ export function networkWords({ isCutOff, unsentCount }: { isCutOff: boolean; uns
 }
 
 /** '14 of 24 min'. */
-export function minutesWords(entry: EntryState, now: number): { gone: number; of: string } {
+export function minutesWords(entry: EntryState, state: RunState, now: number): { gone: number; of: string } {
 	const planned = entry.entry.endMin - entry.entry.startMin
-	return { gone: Math.floor(minutesRunning(entry, now)), of: `of ${duration(planned)}` }
+	return { gone: Math.floor(minutesRunning(entry, state, now)), of: `of ${duration(planned)}` }
 }
 
 /** How an entry was: '31 min', or '20 to 31 min' where it was not pressed. */

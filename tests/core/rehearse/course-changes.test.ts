@@ -3,10 +3,12 @@ import { describe, expect, test } from 'vitest'
 import { ORDINARY_TERMS } from '../../../core/plan/compile/drying-terms'
 import { checkPlan } from '../../../core/plan/checker/check-plan'
 import { adoptPlan, planCourse, resolveCourse } from '../../../core/plan/plan-course'
+import { bufferOffer } from '../../../core/rehearse/buffer-offer'
 import { listChanges, tryChange, type Advice } from '../../../core/rehearse/advice'
 import {
 	listCourseChanges,
 	planChange,
+	wantedBuffer,
 	type ChangeableCourse,
 	type CourseChange,
 } from '../../../core/rehearse/course-changes'
@@ -100,8 +102,8 @@ describe('changes of a course', () => {
 	test('a buffer that nine in ten need is offered where the plan has less, and the plan then leaves it', () => {
 		const offered = courseChanges.find(({ what }) => what === 'buffers')
 		const figures = trial.before.figures().sessions
-		const short = figures.filter(({ bufferMinutes, close, plannedEnd }) => {
-			return plannedEnd !== undefined && close - plannedEnd < bufferMinutes
+		const short = figures.filter((session, s) => {
+			return bufferOffer(session, trial.script.sessions[s]!.open, wantedBuffer(magnolia.compiled, s)) === 'offered'
 		})
 
 		expect(offered !== undefined).toBe(short.length > 0)

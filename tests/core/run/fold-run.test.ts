@@ -1,6 +1,6 @@
 /** Where a session stands by what was pressed: one press carries it, and what was not pressed is inferred and says so. */
 import { describe, expect, test } from 'vitest'
-import { foldRun } from '../../../core/run/fold-run'
+import { foldRun, isPaused, minutesRunning } from '../../../core/run/fold-run'
 import { EventWriter, type RunEvent, type RunFact } from '../../../core/run/run-event'
 import { toRunPlan } from '../../../core/run/run-plan'
 import { packDemo } from '../../support/demo-kit'
@@ -51,6 +51,19 @@ describe('a run', () => {
 		expect(entries[2]).toMatchObject({ status: 'done', begun: { when: at(41) }, most: { when: at(46) } })
 		expect(current).toBe(3)
 		expect(entries[3]).toMatchObject({ status: 'running', begun: { when: at(46), from: at(31) } })
+	})
+
+	test('a pause is no part of tea, nor of a step', () => {
+		const facts = [
+			[0, OPENED],
+			[31, most('cut#1')],
+			[35, { type: 'paused' }],
+		] as const
+		const resumed = [...facts, [41, { type: 'resumed' }]] as const
+
+		expect(foldRun(PLAN, runOf(...facts), at(90)).entries[1]).toMatchObject({ status: 'running' })
+		// Ten minutes of tea with six of a pause in them.
+		expect(foldRun(PLAN, runOf(...resumed), at(60)).entries[1]).toMatchObject({ most: { when: at(47) } })
 	})
 
 	test('an evening with nothing but “most are done” gives a whole log', () => {
@@ -123,7 +136,9 @@ describe('a run', () => {
 		expect(state.broken).toMatchObject([{ kind: 'petals', count: 2, place: 2 }])
 		expect(state.spares).toMatchObject([{ kind: 'petals', count: 1 }])
 		expect(state.reading).toMatchObject({ humidity: 0.55 })
-		expect(state).toMatchObject({ pausedMs: 5 * MINUTE, pausedSince: at(47) })
+		expect(state.pauses).toEqual([{ from: at(15), until: at(20) }, { from: at(47) }])
+		expect(isPaused(state)).toBe(true)
+		expect(minutesRunning(state.entries[0]!, state, at(31))).toBe(31 - 5)
 		expect(state.trays[0]!.looks).toEqual([{ when: at(45), stage: 'set', isReached: false }])
 		expect(state.notes).toEqual([{ when: at(46), text: 'the window was open' }])
 	})

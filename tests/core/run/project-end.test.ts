@@ -54,6 +54,15 @@ describe('behind', () => {
 		expect(after! - before!).toBeCloseTo(6, 9)
 	})
 
+	test('counts a pause once, also when it is over', () => {
+		const paused = [
+			[0, OPENED],
+			[10, { type: 'paused' }],
+			[18, { type: 'resumed' }],
+		] as const
+		expect(behind(20, ...paused)).toBeCloseTo(8, 9)
+	})
+
 	test('is told from five minutes on, in steps of five', () => {
 		expect([-3, 4.9, 5, 9.9, 10, 23].map((behindMinutes) => toldBehind({ behindMinutes }))).toEqual([
 			0, 0, 5, 5, 10, 20,

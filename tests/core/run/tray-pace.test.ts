@@ -2,7 +2,7 @@
 import fc from 'fast-check'
 import jStat from 'jstat'
 import { describe, expect, test } from 'vitest'
-import { paceOf, readyWithin } from '../../../core/run/tray-pace'
+import { paceOf, readyWithin, trayTimes } from '../../../core/run/tray-pace'
 
 const FORECAST = { p50Minutes: 40, p90Minutes: 60 }
 const ANY = { low: 0, high: Infinity }
@@ -65,5 +65,29 @@ describe('when it is ready', () => {
 		const sure = { p50Minutes: 30, p90Minutes: 30 }
 		expect(readyWithin(ANY, sure)).toEqual(sure)
 		expect(readyWithin({ low: 1.5, high: Infinity }, sure)).toEqual({ p50Minutes: 45, p90Minutes: 45 })
+	})
+})
+
+describe('a tray', () => {
+	const MINUTE = 60_000
+	const waits = { stage: 'set' as const, toTaskId: 'tape', p50Minutes: 40, p90Minutes: 60 }
+	const look = (minutes: number, isReached: boolean, stage: 'set' | 'touch' = 'set') => {
+		return { when: minutes * MINUTE, stage, isReached }
+	}
+	const trayOf = (...looks: ReturnType<typeof look>[]) => ({ batch: 'petals@1', laid: { when: 0 }, looks })
+	const minutesOf = (times: ReturnType<typeof trayTimes>) =>
+		times && Object.fromEntries(Object.entries(times).map(([name, when]) => [name, Math.round(Number(when) / MINUTE)]))
+
+	test('has the times of its forecast, later ones when it was felt not to be there, and its moment when it was', () => {
+		expect(minutesOf(trayTimes(trayOf(), waits))).toEqual({ p50: 40, p90: 60 })
+		const later = minutesOf(trayTimes(trayOf(look(45, false)), waits))!
+		expect(later['p50']).toBeGreaterThan(45)
+		expect(minutesOf(trayTimes(trayOf(look(45, false), look(52, true)), waits))).toEqual({ felt: 52 })
+	})
+
+	test('that is not laid, or of which nothing is known, has none; looks of another stage move nothing', () => {
+		expect(trayTimes({ batch: 'petals@1', looks: [] }, waits)).toBeUndefined()
+		expect(trayTimes(trayOf(), { ...waits, p50Minutes: undefined, p90Minutes: undefined })).toBeUndefined()
+		expect(trayTimes(trayOf(look(45, false, 'touch')), waits)).toEqual(trayTimes(trayOf(), waits))
 	})
 })

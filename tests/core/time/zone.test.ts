@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { addDays, daysBetween, isCalendarDate } from '../../../core/time/calendar'
 import { addWallMinutes, clock } from '../../../core/time/wall-clock'
-import { isTimeZone, minutesSince, wallMomentAt, wallTimeAfter } from '../../../core/time/zone'
+import { isTimeZone, minuteOfDayAt, minutesSince, wallMomentAt, wallTimeAfter } from '../../../core/time/zone'
 
 const evening = (date: string, zone: string) => ({ date, minuteOfDay: 19 * 60, zone })
 
@@ -58,6 +58,8 @@ test('a point in time is told as the clock of the zone shows it', () => {
 	const noon = Date.UTC(2026, 6, 1, 12)
 
 	expect(wallMomentAt(noon, 'Europe/London')).toBe('2026-07-01T13:00')
+	expect(minuteOfDayAt(noon + 90_000, 'Europe/London')).toBeCloseTo(13 * 60 + 1.5, 9)
+	expect(minuteOfDayAt(noon + 90_000.7, 'Europe/London')).toBeCloseTo(13 * 60 + 1.5, 9)
 	expect(wallMomentAt(noon, 'Australia/Sydney')).toBe('2026-07-01T22:00')
 	expect([isTimeZone('Europe/London'), isTimeZone('Europe/Atlantis'), isTimeZone('')]).toEqual([true, false, false])
 })

@@ -41,14 +41,12 @@ async function playBrief(
 ): Promise<RehearsalBrief> {
 	const job = { kind: 'rehearse' as const, script, terms: USUAL_TERMS, classCount: CLASSES, timeMs: TIME_MS }
 	const figures = await solve(studioId, job)
-	const [tight] = figures.sessions
-		.flatMap(({ onTime, plannedEnd }, s) =>
-			plannedEnd === undefined ? [] : [{ date: sessions[s]?.date ?? '', share: onTime.share }],
-		)
-		.toSorted((a, b) => a.share - b.share)
+	const { tightest, eveningShare, lost } = figures
+	const tight = tightest === undefined ? undefined : figures.sessions[tightest]
+	const date = sessions[tightest ?? 0]?.date ?? ''
 	return {
-		eveningShare: figures.eveningShare,
-		...(tight && { tight }),
-		toolMinutes: Object.fromEntries(script.tools.map(({ name }, t) => [name, figures.lost.tools[t] ?? 0])),
+		eveningShare,
+		...(tight && { tight: { date, share: tight.onTime.share } }),
+		toolMinutes: Object.fromEntries(script.tools.map(({ name }, t) => [name, lost.tools[t] ?? 0])),
 	}
 }

@@ -1,5 +1,6 @@
 import { Button } from 'antd'
 import type { CSSProperties, ReactNode } from 'react'
+import { bufferOffer } from '../../../../core/rehearse/buffer-offer'
 import type { ItemFigures, Quantiles, RehearsalFigures, SessionFigures } from '../../../../core/rehearse/rehearsal'
 import { layEdges, whenDone, type SoftEdge } from '../../../../core/rehearse/soft-edges'
 import { clock, duration, longDay } from '../../../shared/words/times'
@@ -27,13 +28,7 @@ export function Evenings({ figures, played, taking }: EveningsProps) {
 				return (
 					<li key={own.date + own.startMin} className="sheet">
 						<EveningHead session={session} date={own.date} wall={wall}>
-							<BufferPress
-								session={session}
-								number={s + 1}
-								open={open}
-								wanted={played.names.sessions[s]?.bufferMinutes}
-								taking={taking}
-							/>
+							<BufferPress session={session} number={s + 1} open={open} wanted={own.wantedBuffer} taking={taking} />
 						</EveningHead>
 						<StepEdges items={items} close={session.close} names={played.names.tasks} wall={wall} open={open} />
 					</li>
@@ -84,35 +79,38 @@ interface BufferPressProps {
 	/** From 1. */
 	number: number
 	open: number
-	/** As the course has it; undefined: the studio's share. */
-	wanted: number | undefined
+	/** That the plan was asked for. */
+	wanted: number
 	taking: Taking
 }
 
 /** What would have to be spare, so that nine in ten are on time, and a press that plans so. */
 function BufferPress({ session, number, open, wanted, taking }: BufferPressProps) {
-	const { bufferMinutes, plannedEnd, close } = session
-	if (plannedEnd === undefined || bufferMinutes <= close - plannedEnd) return null
+	const { bufferMinutes } = session
 	const words = `${duration(bufferMinutes)} to spare at the end`
-	if (bufferMinutes > (close - open) / 2)
-		return <p className="soft">{words} would make nine in ten: more than half of the evening.</p>
-	return (
-		<p className="row">
-			<span>{words} would make nine in ten.</span>
-			{wanted !== bufferMinutes && (
-				<Button
-					size="small"
-					disabled={taking.isBusy}
-					onClick={() =>
-						taking.take(words, { intent: 'set-buffer', session: String(number), minutes: String(bufferMinutes) })
-					}
-				>
-					Plan so
-				</Button>
-			)}
-			{wanted === bufferMinutes && <span className="soft">It is planned so, as far as it goes.</span>}
-		</p>
-	)
+	switch (bufferOffer(session, open, wanted)) {
+		case 'there':
+			return null
+		case 'too much':
+			return <p className="soft">{words} would make nine in ten: more than half of the evening.</p>
+		case 'wanted':
+			return <p className="soft">{words} would make nine in ten: it is planned so, as far as it goes.</p>
+		case 'offered':
+			return (
+				<p className="row">
+					<span>{words} would make nine in ten.</span>
+					<Button
+						size="small"
+						disabled={taking.isBusy}
+						onClick={() =>
+							taking.take(words, { intent: 'set-buffer', session: String(number), minutes: String(bufferMinutes) })
+						}
+					>
+						Plan so
+					</Button>
+				</p>
+			)
+	}
 }
 
 interface StepEdgesProps {

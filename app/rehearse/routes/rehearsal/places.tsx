@@ -15,6 +15,12 @@ interface PlacesProps {
 
 type Place = PlaceFigures & { number: number }
 
+const LEAVES_OUT: DataColumn<Place> = {
+	name: 'Leaves an extra out',
+	isNumber: true,
+	cell: ({ leavesOut }) => `${Math.round(100 * leavesOut)} %`,
+}
+
 /** Each place, without names: how often it is done by the close, and what is left where it is not. */
 export function Places({ figures, sessions, studentNames }: PlacesProps) {
 	const [isNamed, setIsNamed] = useState(false)
@@ -34,6 +40,7 @@ export function Places({ figures, sessions, studentNames }: PlacesProps) {
 				</>
 			),
 		})),
+		...(figures.places.some(({ leavesOut }) => leavesOut > 0) ? [LEAVES_OUT] : []),
 		{ name: 'Waits, whole course', isNumber: true, cell: ({ lost }) => `${Math.round(waitsOf(lost))} min` },
 	]
 	return (

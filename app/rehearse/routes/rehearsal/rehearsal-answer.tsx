@@ -14,17 +14,16 @@ interface RehearsalAnswerProps {
 /** The one answer: how many evenings end on time, and which is the tight one. */
 export function RehearsalAnswer({ figures, sessions, mostShare }: RehearsalAnswerProps) {
 	const [search] = useSearchParams()
-	const { classCount, isSure, course, eveningShare } = figures
-	const evenings = figures.sessions.map(({ onTime }, s) => ({ share: onTime.share, date: sessions[s]?.date ?? '' }))
-	const [tight] = evenings.toSorted((a, b) => a.share - b.share)
+	const { classCount, isSure, course, eveningShare, tightest } = figures
+	const tight = tightest === undefined ? undefined : figures.sessions[tightest]
 	return (
 		<section className="sheet rehearsal-answer" aria-label="The answer">
 			<p className="rehearsal-big">
-				<strong>{inTen(eveningShare)}</strong> {evenings.length === 1 ? 'such classes' : 'evenings'} end on time
+				<strong>{inTen(eveningShare)}</strong> {sessions.length === 1 ? 'such classes' : 'evenings'} end on time
 			</p>
-			{tight && evenings.length > 1 && (
+			{tight && sessions.length > 1 && (
 				<p className="rehearsal-tight">
-					{longDay(tight.date)} is the tight one: {inTen(tight.share)}.
+					{longDay(sessions[tightest ?? 0]?.date ?? '')} is the tight one: {inTen(tight.onTime.share)}.
 				</p>
 			)}
 			<p className="soft small">

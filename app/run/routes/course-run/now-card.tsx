@@ -18,7 +18,7 @@ export function NowCard({ page, run }: { page: RunPage; run: Run }) {
 				<p>Box, clear away, and close the session.</p>
 			</section>
 		)
-	const { gone, of } = minutesWords(current, run.now)
+	const { gone, of } = minutesWords(current, state, run.now)
 	return (
 		<section className="run-now" aria-label="Now">
 			{card.figure && <FigureView figure={card.figure} size={170} className="run-figure" />}

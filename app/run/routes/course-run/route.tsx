@@ -35,13 +35,19 @@ export default function CourseRunPage({ loaderData: { run, courseId } }: Route.C
 				This course has no plan yet: <Link to={`/courses/${courseId}/plan`}>plan it</Link>, then teach it.
 			</p>
 		)
-	if (!isHydrated) return <p className="run-waiting">{run.sessionName} is being laid out.</p>
+	if (!isHydrated) return <LayingOut page={run} />
 	return <Tablet key={`${run.courseId} ${run.session}`} page={run} />
+}
+
+function LayingOut({ page }: { page: RunPage }) {
+	return <p className="run-waiting">{page.sessionName} is being laid out.</p>
 }
 
 function Tablet({ page }: { page: RunPage }) {
 	const run = useRun(page)
 	const { state, device } = run
+	// A press that nothing takes would be lost.
+	if (!device.isReady) return <LayingOut page={page} />
 	return (
 		<div className="run-tablet">
 			<RunHead page={page} run={run} />

@@ -1,5 +1,6 @@
 import { Button, Input, Modal } from 'antd'
 import { useState } from 'react'
+import { isPaused } from '../../../../core/run/fold-run'
 import { countingEvents } from '../../../../core/run/run-event'
 import type { Run } from '../../device/use-run'
 import type { RunPage } from '../../read-run.server'
@@ -11,7 +12,7 @@ export function RunFoot({ page, run }: { page: RunPage; run: Run }) {
 	const last = countingEvents(device.events).findLast(({ type }) => type !== 'undo')
 	const current = state.entries[state.current]
 	const kind = current?.entry.source?.type === 'step' ? current.entry.source.partName : (current?.entry.id ?? 'piece')
-	const isPaused = state.pausedSince !== undefined
+	const isStopped = isPaused(state)
 	const isOpen = state.opened !== undefined && state.closed === undefined
 	return (
 		<footer className="run-foot">
@@ -24,8 +25,8 @@ export function RunFoot({ page, run }: { page: RunPage; run: Run }) {
 			<Button disabled={!isOpen} onClick={() => setIsNoting(true)}>
 				Note
 			</Button>
-			<Button disabled={!isOpen} onClick={() => desk.write({ type: isPaused ? 'resumed' : 'paused' })}>
-				{isPaused ? 'Go on' : 'Pause'}
+			<Button disabled={!isOpen} onClick={() => desk.write({ type: isStopped ? 'resumed' : 'paused' })}>
+				{isStopped ? 'Go on' : 'Pause'}
 			</Button>
 			<Button href={`/courses/${page.courseId}/run/${page.session}/wall`} target="_blank">
 				Wall

@@ -1,6 +1,7 @@
 import { Button } from 'antd'
 import { useState } from 'react'
-import { paceOf, readyWithin } from '../../../../core/run/tray-pace'
+import { trayTimes } from '../../../../core/run/tray-pace'
+import { minuteOfDayAt } from '../../../../core/time/zone'
 import type { TrayState } from '../../../../core/run/fold-run'
 import type { PlannedBatch } from '../../../../core/run/run-plan'
 import type { Run } from '../../device/use-run'
@@ -39,7 +40,7 @@ function Tray({ tray, page, run }: { tray: TrayState; page: RunPage; run: Run })
 				<b>{page.batchNames[tray.batch]}</b>
 				<span className="soft small">
 					{' '}
-					{tray.pieces !== undefined && `${count(tray.pieces, 'piece')} each, `}since {wallOf(run, since)}
+					{tray.pieces !== undefined && `${count(tray.pieces, 'piece')} each, `}since {wallClock(since, page.timeZone)}
 					{tray.where && `, ${tray.where}`}
 				</span>
 			</div>
@@ -47,7 +48,7 @@ function Tray({ tray, page, run }: { tray: TrayState; page: RunPage; run: Run })
 				const { stage, toTaskId } = one
 				return (
 					<div key={toTaskId} className="tray-times">
-						<span>{timesWords(one, tray, run)}</span>
+						<span>{timesWords(one, tray, page)}</span>
 						{stage && !isLooking && <Button onClick={() => setIsLooking(true)}>Look</Button>}
 						{stage && isLooking && (
 							<span className="row">
@@ -65,28 +66,20 @@ function Tray({ tray, page, run }: { tray: TrayState; page: RunPage; run: Run })
 }
 
 /** 'set 20:02, 9 in 10 by 20:14', by what was felt. */
-function timesWords(
-	{ stage, p50Minutes, p90Minutes }: PlannedBatch['waits'][number],
-	{ laid, looks }: TrayState,
-	run: Run,
-): string {
-	const what = stage ?? 'ready'
-	if (p50Minutes === undefined || !laid) return `${what}: nothing is known`
-	const own = looks.filter((look) => look.stage === stage)
-	if (own.at(-1)?.isReached) return `${what}, felt ${wallOf(run, own.at(-1)!.when)}`
-	const pace = paceOf(
-		own.map(({ when, isReached }) => ({ elapsedMinutes: (when - laid.when) / MINUTE_MS, p50Minutes, isReached })),
-	)
-	const ready = readyWithin(pace, { p50Minutes, p90Minutes: p90Minutes ?? p50Minutes })
-	const left = (minutes: number) => {
-		const moment = laid.when + minutes * MINUTE_MS
+function timesWords(waits: PlannedBatch['waits'][number], tray: TrayState, { timeZone }: RunPage): string {
+	const what = waits.stage ?? 'ready'
+	const times = trayTimes(tray, waits)
+	if (!times) return `${what}: nothing is known`
+	if ('felt' in times) return `${what}, felt ${wallClock(times.felt, timeZone)}`
+	const since = tray.laid?.when ?? times.p50
+	const at = (moment: number) => {
+		const minutes = Math.round((moment - since) / MINUTE_MS)
 		// Beyond this evening a span says more than a clock.
-		return minutes > 12 * 60 ? `in ${wait(Math.round(minutes))}` : wallOf(run, moment)
+		return minutes > 12 * 60 ? `after ${wait(minutes)}` : wallClock(moment, timeZone)
 	}
-	return `${what} ${left(ready.p50Minutes)}, 9 in 10 by ${left(ready.p90Minutes)}`
+	return `${what} ${at(times.p50)}, 9 in 10 by ${at(times.p90)}`
 }
 
-function wallOf({ now, nowMin }: Run, moment: number): string {
-	const minute = Math.floor(nowMin + (moment - now) / MINUTE_MS)
-	return clock(((minute % 1440) + 1440) % 1440)
+function wallClock(moment: number, timeZone: string): string {
+	return clock(Math.floor(minuteOfDayAt(moment, timeZone)))
 }

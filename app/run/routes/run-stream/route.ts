@@ -20,6 +20,7 @@ export function loader({ params, request, context }: Route.LoaderArgs) {
 		// Asked before the answer begins: a course of somebody else has no stream.
 		await readRunEvents(studio.id, run, Number.MAX_SAFE_INTEGER)
 		const encoder = new TextEncoder()
+		let stop = () => {}
 		const stream = new ReadableStream<Uint8Array>({
 			start(controller) {
 				let isOver = false
@@ -53,17 +54,22 @@ export function loader({ params, request, context }: Route.LoaderArgs) {
 					send(': beat\n\n')
 					void ask()
 				}, BEAT_MS)
-				const end = () => {
-					if (isOver) return
+				stop = () => {
 					isOver = true
 					clearInterval(beat)
 					leave()
+				}
+				const end = () => {
+					if (isOver) return
+					stop()
 					controller.close()
 				}
 				request.signal.addEventListener('abort', end)
 				send('retry: 2000\n\n')
 				void ask()
 			},
+			// Whoever read it is gone.
+			cancel: () => stop(),
 		})
 		return new Response(stream, {
 			headers: {

@@ -19,9 +19,15 @@ export function loader({ params, context }: Route.LoaderArgs) {
 		const { studio } = context.get(memberContext)
 		const { session } = readRunKey(params)
 		const run = await readRun(studio, await courseOfPage(context, params), session)
-		// Names have no business on a wall.
-		return { run: run && { ...run, students: run.students.map((_, n) => `Place ${n + 1}`) } }
+		return { run: run && toWallPage(run) }
 	})
+}
+
+type WallPage = Omit<RunPage, 'script' | 'students'>
+
+/** Names have no business on a wall, nor what tells how late it is. */
+function toWallPage({ script: _, students: __, ...page }: RunPage): WallPage {
+	return page
 }
 
 export default function RunWallPage({ loaderData: { run } }: Route.ComponentProps) {
@@ -31,7 +37,7 @@ export default function RunWallPage({ loaderData: { run } }: Route.ComponentProp
 	return <Wall page={run} />
 }
 
-function Wall({ page }: { page: RunPage }) {
+function Wall({ page }: { page: WallPage }) {
 	const run = useRun(page)
 	const { state } = run
 	const current = state.entries[state.current]
@@ -41,7 +47,7 @@ function Wall({ page }: { page: RunPage }) {
 }
 
 interface WallStepProps {
-	page: RunPage
+	page: WallPage
 	run: Run
 	current: Run['state']['entries'][number]
 }
