@@ -28,7 +28,6 @@ const CORE_ROOMS = [
 const APP_ROOMS = [
 	'shared',
 	'account',
-	'frame',
 	'drying',
 	'design',
 	'studio',
@@ -39,6 +38,7 @@ const APP_ROOMS = [
 	'rehearse',
 	'run',
 	'today',
+	'frame',
 ]
 
 const PURE = {

@@ -1,4 +1,6 @@
+import path from 'node:path'
 import type { Config } from '@react-router/dev/config'
+import { buildOfflineWorker } from './scripts/machine/offline-worker'
 
 export default {
 	ssr: true,
@@ -9,4 +11,5 @@ export default {
 		v8_passThroughRequests: true,
 		v8_trailingSlashAwareDataRequests: true,
 	},
+	buildEnd: ({ reactRouterConfig: { buildDirectory } }) => buildOfflineWorker(path.join(buildDirectory, 'client')),
 } satisfies Config

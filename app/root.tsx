@@ -96,11 +96,20 @@ const UNEXPECTED = {
 	head: 'Something went wrong here',
 	text: 'It has been noted. Nothing that you saved is lost; please try again.',
 }
+const CUT_OFF = {
+	head: 'No network just now',
+	text: 'This page could not be fetched. Nothing that you saved is lost; what is kept on this device is there when you go back.',
+}
+
+/** What browsers throw when a request does not get through. */
+function isCutOff(error: unknown): boolean {
+	return error instanceof TypeError && /fetch|network|load failed/i.test(error.message)
+}
 
 /** A page that cannot be shown: in words, and with a way on. */
 export function ErrorBoundary() {
 	const error = useRouteError()
-	const known = isRouteErrorResponse(error) ? FAILURES[error.status] : undefined
+	const known = isRouteErrorResponse(error) ? FAILURES[error.status] : isCutOff(error) ? CUT_OFF : undefined
 	const { head, text } = known ?? UNEXPECTED
 	// The framework's own answers begin with Error: nobody is to read those.
 	const isOurs =

@@ -13,6 +13,8 @@ const BENCHES = {
 	cutting: 'cutting.ts',
 	kits: 'kits.ts',
 	rehearse: 'rehearse.ts',
+	advice: 'advice.ts',
+	offers: 'offers.ts',
 	drying: 'drying.ts',
 	pages: 'pages.mjs',
 	solving: 'solving.mjs',

@@ -8,6 +8,7 @@ import { createRequestHandler } from '@react-router/express'
 import helmet from 'helmet'
 import { randomBytes, randomUUID } from 'node:crypto'
 import { existsSync } from 'node:fs'
+import type { ServerResponse } from 'node:http'
 import path from 'node:path'
 import { pinoHttp } from 'pino-http'
 import { RouterContextProvider } from 'react-router'
@@ -34,6 +35,9 @@ const HSTS_SECONDS = 180 * 86_400
 
 /** The threads' script lies beside this one once it is built; the development server has none. */
 const SOLVER_FILE = path.join(import.meta.dirname, 'solver.worker.js')
+
+/** Of the client, beside its assets. */
+const OFFLINE_WORKER = 'offline-worker.js'
 
 interface AppTerms {
 	/** The built client, absolute. */
@@ -68,7 +72,7 @@ export function createApp({ clientFolder, isHttps = false, trustedProxy }: AppTe
 		'/assets',
 		express.static(path.join(clientFolder, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }),
 	)
-	app.use(express.static(clientFolder, { maxAge: '1h', index: false }))
+	app.use(express.static(clientFolder, { maxAge: '1h', index: false, setHeaders: askAgain }))
 	app.get('/health', (_request, response) => {
 		void isDatabaseAlive().then((isAlive) => response.status(isAlive ? 200 : 503).json({ database: isAlive }))
 	})
@@ -87,6 +91,11 @@ export function createApp({ clientFolder, isHttps = false, trustedProxy }: AppTe
 	)
 	app.use(answerFailure)
 	return app
+}
+
+/** A browser must learn of a new build at once. */
+function askAgain(response: ServerResponse, file: string): void {
+	if (path.basename(file) === OFFLINE_WORKER) response.setHeader('Cache-Control', 'no-cache')
 }
 
 /** Where we were not told to trust a proxy and there is one, its address stands for everybody. */

@@ -1,5 +1,4 @@
-import { Button } from 'antd'
-import { Form, Link, NavLink, Outlet, useNavigation, useRouteLoaderData } from 'react-router'
+import { Link, NavLink, Outlet, useNavigation, useRouteLoaderData } from 'react-router'
 import type { Look } from '../account/schemas/look'
 import { Wordmark } from '../shared/components/wordmark'
 import { memberContext } from '../shared/http/contexts'
@@ -7,6 +6,7 @@ import { requireMember } from '../account/require-member.server'
 import type { Route } from './+types/route'
 import { LookSwitch } from './look-switch'
 import { ShortcutKeys } from './shortcuts/shortcut-keys'
+import { SignOut } from './sign-out'
 import './frame.css'
 
 export const middleware: Route.MiddlewareFunction[] = [requireMember]
@@ -49,11 +49,7 @@ export default function Frame({ loaderData: { userName, studioName } }: Route.Co
 					<ShortcutKeys />
 					<LookSwitch look={look} />
 					<NavLink to="/studio">{studioName}</NavLink>
-					<Form method="post" action="/sign-out">
-						<Button type="text" htmlType="submit" title={`Signed in as ${userName}`}>
-							Sign out
-						</Button>
-					</Form>
+					<SignOut userName={userName} />
 				</div>
 			</header>
 			<div className={isLoading ? 'frame-progress is-loading' : 'frame-progress'} aria-hidden="true" />

@@ -3,12 +3,16 @@ import { CAUTION_OF, hazardsOfStep } from '../../core/design/cautions'
 import type { ResolvedDesign, ResolvedStep } from '../../core/design/resolve-design'
 import { NotFoundError } from '../../core/errors'
 import type { TaskSource } from '../../core/plan/compile/compiled-course'
+import { resolvePins } from '../../core/plan/pins/course-pins'
 import { ownedToolsOf } from '../../core/kit/stock'
 import type { Script } from '../../core/rehearse/script'
 import { writeScript } from '../../core/rehearse/write-script'
+import type { RunProblem } from '../../core/run/remaining-problem'
+import { countingEvents, mergeEvents } from '../../core/run/run-event'
 import { toRunPlan, type RunEntry, type RunPlan } from '../../core/run/run-plan'
 import type { StoredCourse } from '../../db/repositories/courses.server'
 import type { Studio } from '../../db/repositories/accounts.server'
+import { getPlan } from '../../db/repositories/plans.server'
 import { readRunEvents, type KnownEvents, type RunKey } from '../../db/repositories/runs.server'
 import { pieceFigure } from '../design/components/flower-picture/flower-figure'
 import { readKit, type CurrentKit } from '../kit/read-kit.server'
@@ -49,6 +53,12 @@ export interface RunPage {
 	known: KnownEvents
 	/** Of the whole course, to be rehearsed from the present. */
 	script: Script
+	/** The plan that the session is taught by: the newest, or the one that it was opened with. */
+	planId: number
+	/** Of the whole course, to be planned from the present. */
+	problem: RunProblem
+	/** By session. */
+	sessionNames: string[]
 }
 
 /** @throws {NotFoundError} it is none */
@@ -64,10 +74,11 @@ export function readRunKey({ courseId, session }: { courseId: string; session: s
 export async function readRun(studio: Studio, course: StoredCourse, session: number): Promise<RunPage | undefined> {
 	const own = course.sessions[session - 1]
 	if (!own) throw new NotFoundError('The course has no such session.')
-	const [current, known] = await Promise.all([
+	const [newest, known] = await Promise.all([
 		readKit(studio, course),
 		readRunEvents(studio.id, { courseId: course.id, session }, 0),
 	])
+	const current = await asOpened(studio, newest, known)
 	const told = toldPlan(current)
 	if (!told) return undefined
 	const plan = toRunPlan(told.story, session - 1)
@@ -76,7 +87,13 @@ export async function readRun(studio: Studio, course: StoredCourse, session: num
 	const { tasks } = compiled
 	const tools = current.designs.flatMap(({ design }) => design.steps.flatMap((step) => step.tools))
 	return {
-		...{ courseId: course.id, courseName: course.name, session, plan, known },
+		...{ courseId: course.id, courseName: course.name, session, plan, known, planId: current.planId },
+		problem: {
+			compiled: { instance: compiled.instance, tasks, arcs: compiled.arcs },
+			plan: laid,
+			pins: resolvePins(current.coursePlan.course, compiled).pins,
+		},
+		sessionNames: course.sessions.map(({ startMin }, s) => sessionName(startMin, s + 1)),
 		script: writeScript({
 			...{ course, designs: current.designs, compiled, plan: laid, owned: ownedToolsOf(current.stock, tools) },
 			levels: current.roster.map(({ level }) => level),
@@ -89,6 +106,21 @@ export async function readRun(studio: Studio, course: StoredCourse, session: num
 			plan.batches.map(({ id }) => [id, nameOfTask(tasks[id.slice(0, id.lastIndexOf('@'))])]),
 		),
 		students: Array.from({ length: course.studentCount }, (_, n) => current.roster[n]?.name ?? `Place ${n + 1}`),
+	}
+}
+
+/** A session goes on by the plan that it was opened with, whatever has become of the course's since. */
+async function asOpened(studio: Studio, newest: CurrentKit, { events }: KnownEvents): Promise<CurrentKit> {
+	const opening = countingEvents(mergeEvents(events)).find((event) => event.type === 'opened')
+	const planId = opening?.type === 'opened' ? opening.planId : undefined
+	if (planId === undefined || planId === newest.planId) return newest
+	try {
+		const { document } = await getPlan(studio.id, newest.course.id, planId)
+		return { ...newest, coursePlan: document, planId }
+	} catch (error) {
+		// Old plans are forgotten some day: then the newest one tells the most.
+		if (error instanceof NotFoundError) return newest
+		throw error
 	}
 }
 

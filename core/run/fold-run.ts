@@ -4,7 +4,8 @@
  */
 import type { DryingStage } from '../vocabulary/drying-stage'
 import { countingEvents, mergeEvents, type Attendance, type FactOf, type RunEvent } from './run-event'
-import type { RunEntry, RunPlan } from './run-plan'
+import { taskOfEntry, type RunEntry, type RunPlan } from './run-plan'
+import { readyFor } from './tray-pace'
 
 /** A moment, ms since 1970; inferred: it lies somewhere from `from` to `when`. */
 export interface Mark {
@@ -32,7 +33,7 @@ export interface TrayState {
 	laid?: Mark
 	pieces?: number
 	where?: string
-	looks: { when: number; stage: DryingStage; isReached: boolean }[]
+	looks: { when: number; stage: DryingStage; isReached: boolean; isNoFurther?: boolean }[]
 }
 
 export interface RunState {
@@ -52,30 +53,49 @@ export interface RunState {
 	notes: { when: number; text: string }[]
 	/** The last one. */
 	reading?: { when: number; temperatureC: number; humidity: number }
-	/** The plan that was taken last; undefined: that of the opening. */
-	planId?: number
+	/** The ways to go on that were taken, the last of which holds. */
+	taken: { id: string; when: number; reason: string }[]
+	/** The plan of the session as it is now. */
+	plan: RunPlan
 }
 
 const MINUTE_MS = 60_000
 
 /**
+ * @param opened - the plan that the session was opened with
  * @param events - of all devices, in any order
  * @param now - ms since 1970: what is shown, and breaks, end by themselves after their planned minutes
  * @complexity O(events · log events + events · entries)
  */
-export function foldRun(plan: RunPlan, events: readonly RunEvent[], now: number): RunState {
+export function foldRun(opened: RunPlan, events: readonly RunEvent[], now: number): RunState {
 	const counting = countingEvents(mergeEvents(events))
+	const plan = planAfter(opened, counting)
 	const state: RunState = {
-		...{ pauses: [], entries: [], current: 0, broken: [], spares: [], notes: [] },
-		trays: plan.batches.map(({ id }) => ({ batch: id, looks: [] })),
+		...{ pauses: [], entries: [], current: 0, broken: [], spares: [], notes: [], taken: [], plan },
+		trays: [],
 		attendance: new Map(),
 	}
 	for (const event of counting) noteRoom(state, event)
+	state.trays = plan.batches.map(({ id }) => trayAsTold(id, counting))
 	state.entries = layEntries(plan, counting, { ...state, until: state.closed ?? now })
 	const current = state.entries.findIndex(({ status }) => status !== 'done')
 	state.current = current < 0 ? state.entries.length : current
-	for (const tray of state.trays) layTray(tray, plan, state.entries, counting)
 	return state
+}
+
+/** The plan with what was taken last; entries that it does not know are none of the session. */
+function planAfter(plan: RunPlan, counting: readonly RunEvent[]): RunPlan {
+	const last = counting.findLast((event) => event.type === 'plan')
+	if (last?.type !== 'plan') return plan
+	const byId = new Map(plan.entries.map((entry) => [entry.id, entry]))
+	return {
+		...plan,
+		closeMin: last.closeMin,
+		entries: last.entries.flatMap(({ entry, startMin, endMin }) => {
+			const own = byId.get(entry)
+			return own ? [{ ...own, startMin, endMin }] : []
+		}),
+	}
 }
 
 /** What is of the room, and not of an entry. */
@@ -104,7 +124,7 @@ function noteRoom(state: RunState, event: RunEvent): void {
 			state.reading = { when, temperatureC: event.temperatureC, humidity: event.humidity }
 			return
 		case 'plan':
-			state.planId = event.planId
+			state.taken.push({ id: event.id, when, reason: event.reason })
 			return
 		case 'paused':
 			if (!isPaused(state)) state.pauses.push({ from: when })
@@ -116,11 +136,14 @@ function noteRoom(state: RunState, event: RunEvent): void {
 	}
 }
 
-/** Each entry as it was pressed, or as it follows from what was pressed of the others. */
+/**
+ * Each entry as it was pressed, or as it follows from what was pressed of the others, and from what is dry; trays are laid
+ * as their steps are done.
+ */
 function layEntries(
-	{ entries }: RunPlan,
+	{ entries, batches }: RunPlan,
 	events: readonly RunEvent[],
-	{ opened, pauses, until }: Pick<RunState, 'opened' | 'pauses'> & { until: number },
+	{ opened, pauses, trays, until }: Pick<RunState, 'opened' | 'pauses' | 'trays'> & { until: number },
 ): EntryState[] {
 	const pressed = entries.map((entry) => pressesOf(entry, events))
 	/** The last entry of which anything was pressed: all before it are over. */
@@ -131,9 +154,11 @@ function layEntries(
 		const nextPress = pressed.slice(k + 1).flatMap((own) => own.begun ?? own.most ?? own.all ?? [])[0]?.when
 		const end: Mark | undefined =
 			most ?? all ?? inferEnd(entry, { begun, before, nextPress, isPast: k < lastTouched, pauses, until })
-		const start = begun ?? (end || before ? inferBegin(before, end) : undefined)
+		const start =
+			begun ?? (end || before ? inferBegin(before, end, readyFor(taskOfEntry(entry), batches, trays)) : undefined)
 		before = end
-		const status = end ? 'done' : start && opened !== undefined ? 'running' : 'to come'
+		if (end) layTrays(entry, end, batches, trays)
+		const status = end ? 'done' : start && opened !== undefined && start.when <= until ? 'running' : 'to come'
 		return {
 			...{ entry, status, students },
 			...(start && status !== 'to come' && { begun: start }),
@@ -167,11 +192,27 @@ function inferEnd(entry: RunEntry, { begun, before, nextPress, isPast, pauses, u
 	return { when: planned, from: start.from ?? start.when }
 }
 
-/** It began when the one before ended, at the latest when it was over itself. */
-function inferBegin(before: Mark | undefined, end: Mark | undefined): Mark | undefined {
+/** It began when the one before ended, and what it needs was dry; at the latest when it was over itself. */
+function inferBegin(before: Mark | undefined, end: Mark | undefined, ready: number): Mark | undefined {
 	if (!before) return end && { when: end.when, from: end.from ?? end.when }
-	const when = end ? Math.min(before.when, end.when) : before.when
+	const first = Math.max(before.when, ready)
+	const when = end ? Math.min(first, end.when) : first
 	return { when, from: Math.min(when, before.from ?? before.when) }
+}
+
+/** Where nobody said when they were laid: when their step was done. */
+function layTrays(
+	{ id }: RunEntry,
+	{ when, from = when }: Mark,
+	batches: RunPlan['batches'],
+	trays: TrayState[],
+): void {
+	for (const batch of batches) {
+		const tray = trays.find((own) => own.batch === batch.id)
+		if (batch.entry !== id || !tray || tray.laid) continue
+		tray.laid = { when, from }
+		tray.pieces ??= batch.pieceCount
+	}
 }
 
 /** What was pressed of one entry: the later press counts, and the others are kept. */
@@ -188,22 +229,20 @@ function pressesOf(entry: RunEntry, events: readonly RunEvent[]) {
 	return { begun: markOf('begun'), most: markOf('most'), all: markOf('all'), students }
 }
 
-/** A tray lies when it was said so, or else when its step was done. */
-function layTray(tray: TrayState, plan: RunPlan, entries: readonly EntryState[], events: readonly RunEvent[]): void {
-	const planned = plan.batches.find(({ id }) => id === tray.batch)
-	const said = events.findLast((event) => event.type === 'tray' && event.batch === tray.batch)
-	const done = entries.find(({ entry }) => entry.id === planned?.entry)?.most
-	const laid = said ? { when: said.when } : done && { when: done.when, from: done.from ?? done.when }
-	if (laid) tray.laid = laid
-	if (said?.type === 'tray') {
-		if (said.pieces !== undefined) tray.pieces = said.pieces
-		if (said.where !== undefined) tray.where = said.where
-	} else if (planned && laid) tray.pieces = planned.pieceCount
-	tray.looks = events.flatMap((event) =>
-		event.type === 'look' && event.batch === tray.batch
-			? [{ when: event.when, stage: event.stage, isReached: event.isReached }]
-			: [],
-	)
+/** What was said of a tray, and felt. */
+function trayAsTold(batch: string, events: readonly RunEvent[]): TrayState {
+	const said = events.findLast((event) => event.type === 'tray' && event.batch === batch)
+	const tray: TrayState = {
+		batch,
+		looks: events.flatMap((event) => {
+			if (event.type !== 'look' || event.batch !== batch) return []
+			const { when, stage, isReached, isNoFurther } = event
+			return [{ when, stage, isReached, ...(isNoFurther && { isNoFurther }) }]
+		}),
+	}
+	if (said?.type !== 'tray') return tray
+	const { when, pieces, where } = said
+	return { ...tray, laid: { when }, ...(pieces !== undefined && { pieces }), ...(where !== undefined && { where }) }
 }
 
 /** Everybody stops, and the run with them. */

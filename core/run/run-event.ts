@@ -2,6 +2,8 @@
  * A run: a session being taught, as a list of events that is only added to. Devices write their own lists; merged, they
  * are one list in one order, whatever came first. Nothing is overwritten: what was wrong is cancelled by another event.
  */
+import type { CoursePin } from '../course/course-pin'
+import type { NamedPlan } from '../plan/named-plan'
 import type { DryingStage } from '../vocabulary/drying-stage'
 
 export const ATTENDANCES = ['here', 'late', 'gone', 'away'] as const
@@ -9,7 +11,8 @@ export type Attendance = (typeof ATTENDANCES)[number]
 
 /** Entries and batches by their ids in the run's plan, students by place, from 0. */
 export type RunFact =
-	| { type: 'opened' }
+	/** With the plan of that id. */
+	| { type: 'opened'; planId?: number }
 	| { type: 'closed' }
 	| { type: 'attendance'; place: number; is: Attendance }
 	/** Of a step, what is shown, or a break; `most`: of the class, which ends it and lets the next one begin. */
@@ -21,17 +24,31 @@ export type RunFact =
 	| { type: 'spare'; kind: string; count: number; place?: number }
 	/** Pieces are laid down to dry. */
 	| { type: 'tray'; batch: string; pieces?: number; where?: string }
-	/** A tray was looked at: whether the stage is felt. */
-	| { type: 'look'; batch: string; stage: DryingStage; isReached: boolean }
+	/** A tray was looked at: whether the stage is felt; `isNoFurther`: it is, and the next one is not. */
+	| { type: 'look'; batch: string; stage: DryingStage; isReached: boolean; isNoFurther?: boolean }
 	| { type: 'paused' }
 	| { type: 'resumed' }
 	/** Of the room: degrees Celsius, and relative humidity in [0, 1]. */
 	| { type: 'reading'; temperatureC: number; humidity: number }
 	| { type: 'note'; text: string }
-	/** The course has another plan from now on. */
-	| { type: 'plan'; planId: number }
+	/** What is left of the session goes another way. */
+	| ({ type: 'plan' } & TakenPlan)
 	/** The other event does not count. */
 	| { type: 'undo'; of: string }
+
+/** A way to go on that was taken, with all that the course must know of it. */
+export interface TakenPlan {
+	/** Why, in her words: 'taping leaves for Thursday'. */
+	reason: string
+	/** What belongs to the session now, done or not, in order; minutes after midnight of its day. */
+	entries: { entry: string; startMin: number; endMin: number }[]
+	/** When the class is to be over. */
+	closeMin: number
+	/** What is settled for the rest of the course. */
+	pins: CoursePin[]
+	/** The plan of the course with that, as it was seen; absent: it is planned anew. */
+	coursePlan?: NamedPlan
+}
 
 export interface EventHead {
 	/** Random, made by the device; unique among all. */
@@ -80,6 +97,14 @@ export function countingEvents(events: readonly RunEvent[]): RunEvent[] {
 		return true
 	})
 	return counting.toReversed()
+}
+
+/** The events as they would be with one more. */
+export function supposing(events: readonly RunEvent[], fact: RunFact, when: number): RunEvent[] {
+	const last = events.at(-1)
+	const at = Math.max(when, (last?.at ?? 0) + 1)
+	const head = { id: 'supposed', runId: last?.runId ?? '', device: 'supposed', seq: 1, at, when }
+	return [...events, { ...head, ...fact }]
 }
 
 /** The pen of one device: numbers its events, and dates each after all that it has seen. */

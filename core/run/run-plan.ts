@@ -2,6 +2,7 @@
 import type { TaskSource } from '../plan/compile/compiled-course'
 import type { PlanStory } from '../plan/tell/plan-story'
 import type { Thread } from '../plan/tell/threads'
+import { DRYING_STAGES, type DryingStage } from '../vocabulary/drying-stage'
 
 /** One thing after the other; minutes after midnight of the session's day. */
 export interface RunEntry {
@@ -22,8 +23,17 @@ export interface PlannedBatch {
 	/** The entry after which they lie. */
 	entry: string
 	pieceCount: number
-	/** What is waited for: until when, for even odds and for nine in ten; undefined: never, or nothing is known. */
-	waits: { stage: Thread['stage']; toTaskId: string; p50Minutes: number | undefined; p90Minutes: number | undefined }[]
+	waits: BatchWait[]
+}
+
+/** What is waited for: until when, for even odds and for nine in ten; undefined: never, or nothing is known. */
+export interface BatchWait {
+	stage: Thread['stage']
+	toTaskId: string
+	p50Minutes: number | undefined
+	p90Minutes: number | undefined
+	/** The stages that can be felt on the way to it, in their order, each with its minutes for even odds; empty: none is known. */
+	feels: { stage: DryingStage; p50Minutes: number }[]
 }
 
 export interface RunPlan {
@@ -36,6 +46,11 @@ export interface RunPlan {
 	closeMin: number
 	entries: RunEntry[]
 	batches: PlannedBatch[]
+}
+
+/** The task of which an entry is a run. */
+export function taskOfEntry({ id }: Pick<RunEntry, 'id'>): string {
+	return id.slice(0, id.lastIndexOf('#'))
 }
 
 /** @param s - index of the session in the story */
@@ -78,6 +93,10 @@ function waitsFor({ fromTaskId, from, isSwapped, wait }: Thread, taskId: string,
 	return dries && !isSwapped && fromTaskId === taskId && from.session === s
 }
 
-function toWait({ stage, toTaskId, wait }: Thread): PlannedBatch['waits'][number] {
-	return { stage, toTaskId, p50Minutes: wait.p50Minutes, p90Minutes: wait.p90Minutes }
+function toWait({ stage, toTaskId, wait: { p50Minutes, p90Minutes, stageMinutes = {} } }: Thread): BatchWait {
+	const feels = DRYING_STAGES.flatMap((own) => {
+		const minutes = stageMinutes[own]
+		return minutes === undefined || own === 'settled' ? [] : [{ stage: own, p50Minutes: minutes }]
+	})
+	return { stage, toTaskId, p50Minutes, p90Minutes, feels: feels.toSorted((a, b) => a.p50Minutes - b.p50Minutes) }
 }

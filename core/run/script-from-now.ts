@@ -1,7 +1,7 @@
 /** What is left of a session as something to rehearse: from the present moment, with who is there and what is done and drying. */
 import type { PlayedSession, Script, Show, WorkItem } from '../rehearse/script'
 import { minutesRunning, type EntryState, type RunState } from './fold-run'
-import type { RunPlan } from './run-plan'
+import type { RunEntry, RunPlan } from './run-plan'
 
 const MINUTE_MS = 60_000
 
@@ -14,6 +14,7 @@ export interface Present {
 
 /**
  * @param script - of the whole course, by the plan that the run was opened with
+ * @param plan - of the session, as it was opened with
  * @returns a script of this session alone; without items: nothing is left of it
  */
 export function scriptFromNow(script: Script, plan: RunPlan, state: RunState, { nowMin, now }: Present): Script {
@@ -23,9 +24,10 @@ export function scriptFromNow(script: Script, plan: RunPlan, state: RunState, { 
 	/** Clock minutes of the plan. */
 	const clockOf = (wallMin: number) => session.open + wallMin - plan.openMin
 	const clockAt = (when: number) => clockOf(nowMin + (when - now) / MINUTE_MS)
-	const entryOf = entryFinder(script, s, state)
-	const shown = script.shows.map((show, k) => show.session < s || (show.session === s && isShown(state, script, s, k)))
-	const showsLeft = script.shows.flatMap((show, k) => (show.session === s && !shown[k] ? [k] : []))
+	const inSession = (list: readonly { session: number }[]) => list.flatMap((own, k) => (own.session === s ? [k] : []))
+	const entryOf = entryFinder(inSession(script.items), 'step', plan, state)
+	const showOf = entryFinder(inSession(script.shows), 'show', plan, state)
+	const showsLeft = inSession(script.shows).filter((k) => showOf(k)?.status === 'to come')
 	const ends = script.tasks.map(({ homeEnd }) => homeEnd)
 	const items: WorkItem[] = []
 	const isBefore: boolean[] = []
@@ -35,7 +37,7 @@ export function scriptFromNow(script: Script, plan: RunPlan, state: RunState, { 
 		isBefore.push(isDone)
 		if (isDone)
 			ends[item.task] = Math.max(ends[item.task] ?? -Infinity, entry?.most ? clockAt(entry.most.when) : item.end)
-		else if (item.session === s)
+		else if (entry)
 			items.push({
 				...leftOf(item, entry?.status === 'running' ? minutesRunning(entry, state, now) : 0),
 				shows: item.shows.flatMap((k) => indexIn(showsLeft, k)),
@@ -48,7 +50,7 @@ export function scriptFromNow(script: Script, plan: RunPlan, state: RunState, { 
 		...script,
 		levels: there.map((n) => script.levels[n]!),
 		callMinutes: there.map((n) => script.callMinutes[n]!),
-		sessions: [sessionFrom(session, clockOf(nowMin))],
+		sessions: [sessionFrom(session, state, { goesOnMin: nowMin + heldMinutes(state, now), clockOf })],
 		shows: showsLeft.map((k): Show => {
 			const show = script.shows[k]!
 			const before = isBefore.slice(0, show.itemsBefore).filter((isDone) => isDone).length
@@ -67,22 +69,40 @@ function indexIn(list: readonly number[], value: number): number[] {
 	return at < 0 ? [] : [at]
 }
 
-/** What lies before the present is over. */
-function sessionFrom({ close, pauses, homeMinutes }: PlayedSession, now: number): PlayedSession {
-	return { open: Math.min(now, close), close, pauses: pauses.filter(({ start }) => start >= now), homeMinutes }
+/** Minutes that are left of tea, or of what is being shown: nobody works meanwhile. */
+export function heldMinutes(state: RunState, now: number): number {
+	const held = state.entries.find(({ entry, status }) => entry.kind !== 'step' && status === 'running')
+	if (!held) return 0
+	return Math.max(0, held.entry.endMin - held.entry.startMin - minutesRunning(held, state, now))
 }
 
-/** Steps of the plan and items of the script come in one order: the so-manieth of a session is the same. */
-function entryFinder(script: Script, s: number, state: RunState): (item: number) => EntryState | undefined {
-	const own = script.items.flatMap((item, i) => (item.session === s ? [i] : []))
-	const steps = state.entries.filter(({ entry }) => entry.kind === 'step')
-	return (item) => steps[own.indexOf(item)]
+/** What lies before the present is over; the rest as the session's plan has it now. */
+function sessionFrom(
+	{ homeMinutes }: PlayedSession,
+	{ plan, entries }: RunState,
+	{ goesOnMin, clockOf }: { goesOnMin: number; clockOf: (wallMin: number) => number },
+): PlayedSession {
+	const close = clockOf(plan.closeMin)
+	const pauses = entries.flatMap(({ entry: { kind, startMin, endMin }, status }) => {
+		if (kind !== 'break' || status !== 'to come') return []
+		return [{ start: clockOf(Math.max(goesOnMin, startMin)), minutes: endMin - startMin }]
+	})
+	return { open: Math.min(clockOf(goesOnMin), close), close, pauses, homeMinutes }
 }
 
-function isShown(state: RunState, script: Script, s: number, show: number): boolean {
-	const own = script.shows.flatMap((one, k) => (one.session === s ? [k] : []))
-	const entry = state.entries.filter((one) => one.entry.kind === 'show')[own.indexOf(show)]
-	return entry?.status === 'done' || entry?.status === 'running'
+/**
+ * Steps, and what is shown, come in one order in the script and in the plan that the session was opened with: the
+ * so-manieth of a session is the same. Undefined: it has left the session meanwhile.
+ */
+function entryFinder(
+	own: readonly number[],
+	kind: RunEntry['kind'],
+	{ entries }: RunPlan,
+	state: RunState,
+): (index: number) => EntryState | undefined {
+	const ids = entries.flatMap((entry) => (entry.kind === kind ? [entry.id] : []))
+	const byId = new Map(state.entries.map((one) => [one.entry.id, one]))
+	return (index) => byId.get(ids[own.indexOf(index)] ?? '')
 }
 
 /** Of an item that has been going on for so many minutes, the pieces that are still to come by its planned ones. */

@@ -4,7 +4,8 @@
  */
 import { normalDistribution, Z90 } from '../drying/normal-distribution'
 import type { TrayState } from './fold-run'
-import type { PlannedBatch } from './run-plan'
+import { DRYING_STAGES, type DryingStage } from '../vocabulary/drying-stage'
+import type { BatchWait, PlannedBatch } from './run-plan'
 
 /** A tray looked at after so many minutes: whether it has come to a stage that half of such trays reach by `p50Minutes`. */
 export interface TrayLook {
@@ -90,16 +91,51 @@ export type TrayTimes = { felt: number } | { p50: number; p90: number }
 /** @returns undefined: it has not been laid, or nothing is known of its drying */
 export function trayTimes(
 	{ laid, looks }: TrayState,
-	{ stage, p50Minutes, p90Minutes = p50Minutes }: PlannedBatch['waits'][number],
+	{ stage, p50Minutes, p90Minutes = p50Minutes, feels }: BatchWait,
 ): TrayTimes | undefined {
 	if (!laid || p50Minutes === undefined || p90Minutes === undefined) return undefined
-	// What half of such trays take to other stages is not known here.
-	const own = looks.filter((look) => look.stage === stage)
-	const last = own.at(-1)
+	const known = new Map(feels.map((feel) => [feel.stage, feel.p50Minutes]))
+	if (stage !== undefined) known.set(stage, p50Minutes)
+	// The last that decides it: it has come so far or further, or not even so far.
+	const last = looks.findLast((look) => {
+		if (stage === undefined) return false
+		return look.isReached ? isAsDry(look.stage, stage) : isAsDry(stage, look.stage)
+	})
 	if (last?.isReached) return { felt: last.when }
-	const elapsed = (when: number) => (when - laid.when) / MINUTE_MS
-	const pace = paceOf(own.map(({ when, isReached }) => ({ elapsedMinutes: elapsed(when), p50Minutes, isReached })))
-	const ready = readyWithin(pace, { p50Minutes, p90Minutes })
-	const at = (minutes: number) => laid.when + minutes * MINUTE_MS
+	const felt = looks.flatMap((look) => boundsOf(look, known, laid.when))
+	const ready = readyWithin(paceOf(felt), { p50Minutes, p90Minutes })
+	const at = (minutes: number) => laid.when + Math.round(minutes * MINUTE_MS)
 	return { p50: at(ready.p50Minutes), p90: at(ready.p90Minutes) }
+}
+
+function isAsDry(one: DryingStage, other: DryingStage): boolean {
+	return DRYING_STAGES.indexOf(one) >= DRYING_STAGES.indexOf(other)
+}
+
+/** What one look says: of the stage that was felt, and of the next one that was not. */
+function boundsOf(
+	{ when, stage, isReached, isNoFurther }: TrayState['looks'][number],
+	known: ReadonlyMap<DryingStage, number>,
+	laid: number,
+): TrayLook[] {
+	const p50Minutes = known.get(stage)
+	if (p50Minutes === undefined) return []
+	const elapsedMinutes = (when - laid) / MINUTE_MS
+	const next = isNoFurther ? Math.min(...[...known.values()].filter((minutes) => minutes > p50Minutes)) : Infinity
+	return [
+		{ elapsedMinutes, p50Minutes, isReached },
+		...(next < Infinity ? [{ elapsedMinutes, p50Minutes: next, isReached: false }] : []),
+	]
+}
+
+/**
+ * When half of the trays that a task waits for are ready, or when they were felt to be, ms since 1970; -Infinity: it waits
+ * for none that lies.
+ */
+export function readyFor(task: string, batches: readonly PlannedBatch[], trays: readonly TrayState[]): number {
+	const times = batches.flatMap(({ id, waits }) => {
+		const tray = trays.find(({ batch }) => batch === id)
+		return waits.flatMap((wait) => (tray && wait.toTaskId === task ? (trayTimes(tray, wait) ?? []) : []))
+	})
+	return Math.max(-Infinity, ...times.map((own) => ('felt' in own ? own.felt : own.p50)))
 }

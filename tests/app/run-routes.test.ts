@@ -8,8 +8,10 @@ import * as stream from '../../app/run/routes/run-stream/route'
 import * as wall from '../../app/run/routes/run-wall/route'
 import { memberContext } from '../../app/shared/http/contexts'
 import { EventWriter, type RunEvent, type RunFact } from '../../core/run/run-event'
+import { taskOfEntry } from '../../core/run/run-plan'
 import type { Studio } from '../../db/repositories/accounts.server'
 import { getCourse } from '../../db/repositories/courses.server'
+import { findNewestPlan } from '../../db/repositories/plans.server'
 import { replaceStudents } from '../../db/repositories/students.server'
 import { answerOf, call, thrownBy } from '../support/call-route'
 import { demoCourse } from '../support/demo-designs'
@@ -141,5 +143,53 @@ describe('a session to be taught', () => {
 	test('that the course does not have is none', async () => {
 		const shown = thrownBy(() => wall.loader(call(who, '/', { params: params(9) })))
 		expect(JSON.stringify(await shown)).toContain('404')
+	})
+})
+
+describe('a way to go on that was taken', () => {
+	/** The first step is to begin when it begins. */
+	async function takeWay() {
+		const page = await readRun(studio, await getCourse(studio.id, courseId), 1)
+		const [first] = page!.plan.entries.filter(({ kind }) => kind === 'step')
+		const pin = { kind: 'start' as const, task: taskOfEntry(first!), session: 1, minuteOfDay: first!.startMin }
+		const entries = page!.plan.entries.map(({ id, startMin, endMin }) => ({ entry: id, startMin, endMin }))
+		const opened = write({ type: 'opened', planId: page!.planId })
+		const taken = write({ type: 'plan', reason: 'As it is', entries, closeMin: page!.plan.closeMin, pins: [pin] })
+		return { page: page!, opened, taken, pin }
+	}
+	const pinsNow = async () => (await getCourse(studio.id, courseId)).pins ?? []
+
+	test('is settled in the course with a plan, and lifted when it is taken back', async () => {
+		const { opened, taken, pin } = await takeWay()
+		await send([opened, taken])
+		await expect.poll(pinsNow, { timeout: 20_000 }).toEqual([pin])
+		await send([write({ type: 'undo', of: taken.id })])
+		await expect.poll(pinsNow, { timeout: 20_000 }).toEqual([])
+	})
+
+	test('does not change what the session is taught by: the plan that it was opened with', async () => {
+		const { page, opened, taken } = await takeWay()
+		await send([opened, taken])
+		await expect.poll(pinsNow, { timeout: 20_000 }).toHaveLength(1)
+		const course = await getCourse(studio.id, courseId)
+		expect((await findNewestPlan(studio.id, courseId))?.id).toBeGreaterThan(page.planId)
+		const again = await readRun(studio, course, 1)
+		expect(again?.planId).toBe(page.planId)
+		expect(again?.plan).toEqual(page.plan)
+	})
+
+	test('of a plan that there is not is passed over', async () => {
+		await send([write({ type: 'opened', planId: 999_999 })])
+		expect((await readRun(studio, await getCourse(studio.id, courseId), 1))?.plan.entries.length).toBeGreaterThan(0)
+	})
+
+	test.each([
+		{ name: 'pins that are none', change: { pins: [{ kind: 'glued' }] } },
+		{ name: 'entries without a time', change: { entries: [{ entry: 'cut#1' }] } },
+		{ name: 'no close', change: { closeMin: -5 } },
+	])('is refused with $name', async ({ change }) => {
+		const { taken } = await takeWay()
+		const { status } = await answerOf(post({ events: [{ ...taken, ...change }], after: 0 }))
+		expect(status).toBe(400)
 	})
 })

@@ -430,9 +430,10 @@ test('a photo is put in, said what it shows, seen on its slide, and taken out af
 	await page.locator('input[type=file]').setInputFiles(photo)
 	await page.getByRole('button', { name: 'Take out' }).waitFor()
 	const picture = page.getByRole('figure').getByRole('img')
-	expect(await picture.evaluate((image: HTMLImageElement) => [image.naturalWidth, image.naturalHeight])).toEqual([
-		1400, 700,
-	])
+	// It is there before its pixels are.
+	await expect
+		.poll(() => picture.evaluate((image: HTMLImageElement) => [image.naturalWidth, image.naturalHeight]))
+		.toEqual([1400, 700])
 
 	await choose(page.getByLabel('Shows'), 'Neck: form the neck')
 	await page.getByLabel('Says').fill('Mind the fold')

@@ -60,10 +60,38 @@ describe('an evening', () => {
 		const times = tablet.locator('.tray-times').first()
 		const before = await times.innerText()
 		await times.getByRole('button', { name: 'Look' }).click()
-		await times.getByRole('button', { name: 'Not yet' }).click()
-		await tablet.locator('.tray-times').first().getByRole('button', { name: 'Look' }).waitFor()
-		await pass(1)
+		await times.getByRole('button', { name: 'still soft' }).click()
+		await times.getByRole('button', { name: 'Look' }).waitFor()
 		expect(before).toMatch(/9 in 10/)
+		const where = tablet.getByRole('textbox', { name: /lies$/ }).first()
+		await where.fill('rack by the window')
+		await where.press('Enter')
+		await tablet.getByText(/all is kept/).waitFor()
+	})
+
+	test('who is late is said in a press, and counted', async () => {
+		await press('8 here')
+		await tablet.getByRole('listitem').filter({ hasText: 'late' }).first().getByText('late', { exact: true }).click()
+		await press('7 here, 1 late')
+	})
+
+	test('that falls far behind is offered ways to go on; one is taken, planned for the rest of the course, and taken back', async () => {
+		await pass(40)
+		await tablet.getByRole('heading', { name: 'These would help' }).waitFor()
+		expect(await scan(tablet)).toEqual([])
+		await tablet.getByRole('button', { name: /^Take: Leave/ }).click()
+		await tablet.getByText(/^Since \d\d:\d\d: Leave/).waitFor()
+		await tablet.getByText(/all is kept/).waitFor()
+
+		const plan = await visitor.context.newPage()
+		const settled = async () => {
+			await plan.goto('/courses/1/plan')
+			return plan.getByRole('button', { name: /settled$/ }).innerText()
+		}
+		await expect.poll(settled, { timeout: 30_000 }).toMatch(/^\d+ settled/)
+		await press('Take it back')
+		await expect.poll(settled, { timeout: 30_000 }).toMatch(/^Nothing settled/)
+		await plan.close()
 	})
 
 	test('a press is taken back, and a broken piece and a note are kept', async () => {
@@ -74,6 +102,8 @@ describe('an evening', () => {
 		await expect.poll(title).toBe(now)
 
 		await press('Broken piece')
+		await press('A dried one was given')
+		await tablet.getByText('1 dried given').waitFor()
 		await press('Note')
 		await tablet.getByRole('textbox', { name: 'A note' }).fill('The window was open')
 		await press('Keep it')

@@ -18,7 +18,7 @@ export function makeRunPlan(): RunPlan {
 		batches: [
 			{
 				...{ id: 'petals@1', entry: 'cut#1', pieceCount: 6 },
-				waits: [{ stage: 'set', toTaskId: 'tape', p50Minutes: 40, p90Minutes: 60 }],
+				waits: [{ stage: 'set', toTaskId: 'tape', p50Minutes: 40, p90Minutes: 60, feels: [] }],
 			},
 		],
 	}

@@ -3,12 +3,9 @@
  * itself. Without a network, without a server, after a reload, it goes on where it was.
  */
 import { EventWriter, mergeEvents, type RunEvent, type RunFact } from '../../../core/run/run-event'
+import { randomId } from './random-id'
 import type { RunStore } from './run-store'
-
-export interface KnownOnServer {
-	events: readonly RunEvent[]
-	cursor: number
-}
+import { MOST_SENT, sendEvents, type KnownOnServer } from './send-events'
 
 export interface DeskState {
 	/** What the device has kept is known, and what is pressed is taken. */
@@ -30,7 +27,6 @@ interface DeskTerms {
 	store: RunStore
 }
 
-const MOST_SENT = 200
 const SOON_MS = 60
 const RETRY_MS = 4_000
 
@@ -71,7 +67,7 @@ export class RunDesk {
 
 	/** Takes up what the device has kept, and listens. */
 	async open(): Promise<void> {
-		let device: string = crypto.randomUUID()
+		let device = randomId()
 		try {
 			device = await this.#store.deviceName()
 			const kept = await this.#store.read(this.#address)
@@ -84,7 +80,7 @@ export class RunDesk {
 		}
 		// Closed while it was being opened.
 		if (this.#isClosed) return
-		this.#writer = new EventWriter({ runId: this.#address, device }, this.#state.events, () => crypto.randomUUID())
+		this.#writer = new EventWriter({ runId: this.#address, device }, this.#state.events, randomId)
 		this.#channel.onmessage = ({ data }: MessageEvent<RunEvent[]>) => this.#take(data)
 		addEventListener('online', this.#soon)
 		this.#show({ isReady: true })
@@ -157,17 +153,10 @@ export class RunDesk {
 		this.#isSending = true
 		try {
 			const sent = [...this.#unsent.values()].slice(0, MOST_SENT)
-			const answer = await fetch(`${this.#address}/events`, {
-				method: 'POST',
-				headers: { 'Content-Type': 'application/json' },
-				body: JSON.stringify({ events: sent, after: this.#cursor }),
-				// Who is signed out is sent to the door: that is not a yes.
-				redirect: 'error',
-			})
-			if (!answer.ok) throw new Error(`the server answered ${answer.status}`)
+			const known = await sendEvents(this.#address, sent, this.#cursor)
 			for (const { id } of sent) this.#unsent.delete(id)
 			this.#keep(sent, true)
-			this.#learn((await answer.json()) as KnownOnServer)
+			this.#learn(known)
 			this.#show({ isCutOff: false })
 			if (this.#unsent.size > 0) this.#soon()
 		} catch {

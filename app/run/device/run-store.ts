@@ -1,6 +1,7 @@
 /** What a device keeps of its runs: every event from the moment it is written, sent or not, whatever happens to the page. */
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb'
 import type { RunEvent } from '../../../core/run/run-event'
+import { randomId } from './random-id'
 
 interface RunsSchema extends DBSchema {
 	events: {
@@ -34,7 +35,7 @@ export class RunStore {
 		const database = await this.#opening
 		const transaction = database.transaction('names', 'readwrite')
 		const known = await transaction.store.get('device')
-		const name = known ?? crypto.randomUUID()
+		const name = known ?? randomId()
 		if (!known) await transaction.store.put(name, 'device')
 		await transaction.done
 		return name
@@ -46,6 +47,19 @@ export class RunStore {
 			events: rows.map(({ event }) => event),
 			unsent: new Set(rows.flatMap(({ id, isSent }) => (isSent ? [] : [id]))),
 		}
+	}
+
+	/** Of all runs, what no server has, by the address of the run. */
+	async unsent(): Promise<Map<string, RunEvent[]>> {
+		const rows = await (await this.#opening).getAll('events')
+		const byRun = new Map<string, RunEvent[]>()
+		for (const { run, event, isSent } of rows) if (!isSent) byRun.set(run, [...(byRun.get(run) ?? []), event])
+		return byRun
+	}
+
+	/** Who leaves the device leaves nothing on it. */
+	async clear(): Promise<void> {
+		await (await this.#opening).clear('events')
 	}
 
 	/** On the disk when it is done, not only on its way there. */

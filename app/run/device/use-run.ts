@@ -1,4 +1,5 @@
 import { useEffect, useMemo, useState, useSyncExternalStore } from 'react'
+import { callsOf } from '../../../core/run/calls'
 import { foldRun, type RunState } from '../../../core/run/fold-run'
 import { projectEnd, type Projection } from '../../../core/run/project-end'
 import { minuteOfDayAt } from '../../../core/time/zone'
@@ -11,6 +12,8 @@ export interface Run {
 	device: DeskState
 	state: RunState
 	projection: Projection
+	/** What asks for a look, by name. */
+	calls: string[]
 	/** Ms since 1970, and on the wall of the studio, minutes after midnight. */
 	now: number
 	nowMin: number
@@ -19,7 +22,13 @@ export interface Run {
 const TICK_MS = 1_000
 
 /** A run on this device, from moment to moment; a component that is kept for one session. */
-export function useRun({ courseId, session, plan, timeZone, known }: Omit<RunPage, 'script' | 'students'>): Run {
+export function useRun({
+	courseId,
+	session,
+	plan,
+	timeZone,
+	known,
+}: Omit<RunPage, 'script' | 'students' | 'problem'>): Run {
 	const [desk] = useState(
 		() => new RunDesk({ address: `/courses/${courseId}/run/${session}`, known, store: new RunStore() }),
 	)
@@ -39,6 +48,10 @@ export function useRun({ courseId, session, plan, timeZone, known }: Omit<RunPag
 		// A session may be taught on another day than planned: the clock on the wall is what counts.
 		const nowMin = minuteOfDayAt(now, timeZone)
 		const state = foldRun(plan, device.events, now)
-		return { desk, device, state, now, nowMin, projection: projectEnd(plan, state, nowMin, now) }
+		return {
+			...{ desk, device, state, now, nowMin },
+			projection: projectEnd(state, nowMin, now),
+			calls: callsOf(state, now),
+		}
 	}, [desk, device, plan, now, timeZone])
 }

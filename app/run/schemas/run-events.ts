@@ -1,10 +1,13 @@
 /** Events of a run as a device sends them: each of a known type, with what that type says. */
-import { array, boolean, lazy, number, object, string, type AnySchema, type ObjectSchema } from 'yup'
+import { array, boolean, lazy, mixed, number, object, string, type AnySchema, type ObjectSchema } from 'yup'
+import { isCoursePin, MOST_PINS, type CoursePin } from '../../../core/course/course-pin'
 import { ATTENDANCES, type RunEvent, type RunFact } from '../../../core/run/run-event'
 import { DRYING_STAGES } from '../../../core/vocabulary/drying-stage'
 
 /** Sent in one go; a device that was away for long sends several. */
 export const MOST_SENT = 500
+/** Of one session. */
+const MOST_ENTRIES = 300
 const LARGEST_TIME = 8.64e15
 
 const id = () => string().required().max(36)
@@ -13,10 +16,20 @@ const name = () => string().required().max(200)
 const whole = () => number().required().integer()
 const place = () => number().integer().min(0).max(99)
 const count = () => whole().min(1).max(999)
+/** Of a day, a fraction or not. */
+const minute = () =>
+	number()
+		.required()
+		.min(0)
+		.max(2 * 1440)
 const moment = () => number().required().min(0).max(LARGEST_TIME)
 
+function isListOfPins(value: unknown): boolean {
+	return Array.isArray(value) && value.length <= MOST_PINS && value.every(isCoursePin)
+}
+
 const FACTS: Record<RunFact['type'], Record<string, AnySchema>> = {
-	opened: {},
+	opened: { planId: number().integer().min(1) },
 	closed: {},
 	attendance: { place: place().required(), is: string().required().oneOf(ATTENDANCES) },
 	entry: { entry: name(), is: string().required().oneOf(['begun', 'most', 'all']) },
@@ -24,7 +37,12 @@ const FACTS: Record<RunFact['type'], Record<string, AnySchema>> = {
 	broken: { kind: name(), count: count(), place: place() },
 	spare: { kind: name(), count: count(), place: place() },
 	tray: { batch: name(), pieces: number().integer().min(0).max(9_999), where: string().max(120) },
-	look: { batch: name(), stage: string().required().oneOf(DRYING_STAGES), isReached: boolean().required() },
+	look: {
+		batch: name(),
+		stage: string().required().oneOf(DRYING_STAGES),
+		isReached: boolean().required(),
+		isNoFurther: boolean(),
+	},
 	paused: {},
 	resumed: {},
 	reading: {
@@ -32,7 +50,14 @@ const FACTS: Record<RunFact['type'], Record<string, AnySchema>> = {
 		humidity: number().required().min(0).max(1),
 	},
 	note: { text: string().required().trim().max(2_000) },
-	plan: { planId: whole().min(1) },
+	plan: {
+		reason: string().required().max(300),
+		entries: array(object({ entry: name(), startMin: minute(), endMin: minute() }).noUnknown())
+			.required()
+			.max(MOST_ENTRIES),
+		closeMin: minute(),
+		pins: mixed<CoursePin[]>().required().test('pins', 'There is no such thing to settle', isListOfPins),
+	},
 	undo: { of: id() },
 }
 

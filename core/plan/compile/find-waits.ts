@@ -6,7 +6,7 @@
 import { present } from '../../present'
 import { bearsWeight } from '../../design/bears-weight'
 import type { Need } from '../../design/design'
-import type { DryingStage } from '../../vocabulary/drying-stage'
+import { DRYING_STAGES, type DryingStage } from '../../vocabulary/drying-stage'
 import type { Paste } from '../../vocabulary/paste'
 import { subjectsOfWait, type WaitSubject } from '../../design/wait-subject'
 import type { ResolvedDesign, ResolvedStep } from '../../design/resolve-design'
@@ -43,6 +43,8 @@ export interface WaitSource {
 	p50Minutes?: number
 	/** To plan with at 9 in 10; absent: not to be planned with. */
 	p90Minutes?: number
+	/** Of a stage of paste: minutes to it and to the stages on its way, for even odds; absent of what is no drying. */
+	stageMinutes?: Partial<Record<DryingStage, number>>
 	/** What may be promised; absent of what is no drying. */
 	claim?: Claim
 	/** That it is ready in the minutes to plan with, in [0, 0.9], where that hangs on the room. */
@@ -154,6 +156,7 @@ export function createWaitFinder(course: Course, terms: DryingTerms, origin: Clo
 				cutOffHumidity(pasteOf(piece), stage),
 			),
 			claim,
+			stageMinutes: minutesOnTheWay(looked.stages),
 			...(chance !== undefined && { chance }),
 			...(sureBelow !== undefined && { sureBelow }),
 		}
@@ -213,6 +216,16 @@ function toComputed(
 			? { needsHumidityBelow: neededHumidity() }
 			: { plannedMinutes: toMinutes(plannedHours) }),
 	}
+}
+
+/** Of those that were looked at, and come. */
+function minutesOnTheWay(stages: Record<DryingStage, StageForecast>): Partial<Record<DryingStage, number>> {
+	return Object.fromEntries(
+		DRYING_STAGES.flatMap((stage) => {
+			const { p50 } = stages[stage]
+			return p50 === undefined ? [] : [[stage, toMinutes(p50)]]
+		}),
+	)
 }
 
 /** Up to the next whole minute, and never none: a wait that is planned is seen. */

@@ -44,6 +44,39 @@ describe('a run', () => {
 		expect(trays[0]).toMatchObject({ laid: { when: at(31), from: at(31) }, pieces: 6 })
 	})
 
+	test('a step does not begin before half of the trays that it needs are ready, or were felt to be', () => {
+		const taped = (...facts: (readonly [number, RunFact])[]) =>
+			foldRun(PLAN, runOf([0, OPENED], [20, most('cut#1')], [50, most('vein#1')], ...facts), at(58)).entries[4]!
+		// Cut after 20 minutes, and set after 40 more.
+		expect(taped()).toMatchObject({ status: 'to come' })
+		expect(
+			foldRun(PLAN, runOf([0, OPENED], [20, most('cut#1')], [50, most('vein#1')]), at(61)).entries[4],
+		).toMatchObject({
+			status: 'running',
+			begun: { when: at(60) },
+		})
+		const felt: RunFact = { type: 'look', batch: 'petals@1', stage: 'set', isReached: true }
+		expect(taped([54, felt])).toMatchObject({ status: 'running', begun: { when: at(54) } })
+	})
+
+	test('goes by the plan that was taken last, until it is taken back', () => {
+		const entries = PLAN.entries.slice(0, 4).map(({ id, startMin, endMin }) => ({ entry: id, startMin, endMin }))
+		const taken: RunFact = { type: 'plan', reason: 'Taping leaves', entries, closeMin: PLAN.closeMin + 10, pins: [] }
+		const events = runOf([0, OPENED], [31, most('cut#1')], [32, taken])
+		const state = foldRun(PLAN, events, at(33))
+		expect(state.entries.map(({ entry }) => entry.id)).toEqual(entries.map(({ entry }) => entry))
+		expect(state.plan.closeMin).toBe(PLAN.closeMin + 10)
+		expect(state.taken).toEqual([{ id: 'event 2', when: at(32), reason: 'Taping leaves' }])
+
+		const back = foldRun(
+			PLAN,
+			runOf([0, OPENED], [31, most('cut#1')], [32, taken], [33, { type: 'undo', of: 'event 2' }]),
+			at(34),
+		)
+		expect(back.plan).toEqual(PLAN)
+		expect(back.taken).toEqual([])
+	})
+
 	test('tea and what is shown end by themselves after their minutes, and say that it was inferred', () => {
 		const { entries, current } = foldRun(PLAN, runOf([0, OPENED], [31, most('cut#1')]), at(50))
 

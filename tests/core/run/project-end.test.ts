@@ -14,7 +14,7 @@ function behind(minute: number, ...facts: readonly (readonly [number, RunFact])[
 	let count = 0
 	const writer = new EventWriter({ runId: 'run', device: 'tablet' }, [], () => `event ${count++}`)
 	const events: RunEvent[] = facts.map(([minutes, fact]) => writer.write(fact, at(minutes)))
-	const { behindMinutes } = projectEnd(PLAN, foldRun(PLAN, events, at(minute)), OPEN_MIN + minute, at(minute))
+	const { behindMinutes } = projectEnd(foldRun(PLAN, events, at(minute)), OPEN_MIN + minute, at(minute))
 	return behindMinutes
 }
 
@@ -45,8 +45,18 @@ describe('behind', () => {
 		let count = 0
 		const writer = new EventWriter({ runId: 'run', device: 'tablet' }, [], () => `event ${count++}`)
 		const events = [writer.write(OPENED, at(8))]
-		const { behindMinutes } = projectEnd(idle, foldRun(idle, events, at(8)), OPEN_MIN + 8, at(8))
+		const { behindMinutes } = projectEnd(foldRun(idle, events, at(8)), OPEN_MIN + 8, at(8))
 		expect(behindMinutes).toBeCloseTo(0, 9)
+	})
+
+	test('is also what drying takes, of what lies and of what is still to be laid', () => {
+		// Set after 40 minutes at even odds: taped from minute 95 on if it is cut by then, in place of 75.
+		expect(behind(55, [0, OPENED], [55, most('cut#1')])).toBeCloseTo(25, 9)
+		const waits = [{ stage: 'set' as const, toTaskId: 'tape', p50Minutes: 80, p90Minutes: 90, feels: [] }]
+		const slow = { ...PLAN, batches: [{ ...PLAN.batches[0]!, waits }] }
+		const { behindMinutes } = projectEnd(foldRun(slow, [], at(0)), OPEN_MIN, at(0))
+		// Cut after 30 minutes, set after 110, taped after 140 in place of 105.
+		expect(behindMinutes).toBeCloseTo(35, 9)
 	})
 
 	test('stands still in a pause of the run', () => {

@@ -2,6 +2,7 @@
 import fc from 'fast-check'
 import jStat from 'jstat'
 import { describe, expect, test } from 'vitest'
+import type { DryingStage } from '../../../core/vocabulary/drying-stage'
 import { paceOf, readyWithin, trayTimes } from '../../../core/run/tray-pace'
 
 const FORECAST = { p50Minutes: 40, p90Minutes: 60 }
@@ -70,9 +71,16 @@ describe('when it is ready', () => {
 
 describe('a tray', () => {
 	const MINUTE = 60_000
-	const waits = { stage: 'set' as const, toTaskId: 'tape', p50Minutes: 40, p90Minutes: 60 }
-	const look = (minutes: number, isReached: boolean, stage: 'set' | 'touch' = 'set') => {
-		return { when: minutes * MINUTE, stage, isReached }
+	const waits = {
+		...{ stage: 'set' as const, toTaskId: 'tape', p50Minutes: 40, p90Minutes: 60 },
+		feels: [
+			{ stage: 'skin' as const, p50Minutes: 8 },
+			{ stage: 'touch' as const, p50Minutes: 20 },
+			{ stage: 'set' as const, p50Minutes: 40 },
+		],
+	}
+	const look = (minutes: number, isReached: boolean, stage: DryingStage = 'set', isNoFurther = false) => {
+		return { when: minutes * MINUTE, stage, isReached, isNoFurther }
 	}
 	const trayOf = (...looks: ReturnType<typeof look>[]) => ({ batch: 'petals@1', laid: { when: 0 }, looks })
 	const minutesOf = (times: ReturnType<typeof trayTimes>) =>
@@ -85,9 +93,26 @@ describe('a tray', () => {
 		expect(minutesOf(trayTimes(trayOf(look(45, false), look(52, true)), waits))).toEqual({ felt: 52 })
 	})
 
-	test('that is not laid, or of which nothing is known, has none; looks of another stage move nothing', () => {
+	test('is as far as what was felt of any stage says, from both sides', () => {
+		// Touch after 30 minutes and not before: half as slow again as forecast, or more, and not set yet.
+		const both = trayTimes(trayOf(look(29, false, 'touch'), look(30, true, 'touch', true)), waits)!
+		const pace = { low: 29 / 20, high: 30 / 20 }
+		expect('p50' in both && both.p50 / MINUTE).toBeCloseTo(readyWithin(pace, FORECAST).p50Minutes, 4)
+		// At touch and no further after ten minutes: faster than forecast, and slower than it would take to be set.
+		const early = trayTimes(trayOf(look(10, true, 'touch', true)), waits)!
+		const between = { low: 10 / 40, high: 10 / 20 }
+		expect('p50' in early && early.p50 / MINUTE).toBeCloseTo(readyWithin(between, FORECAST).p50Minutes, 4)
+	})
+
+	test('that is drier than it need be is there, and stays there when it has not come further still', () => {
+		const looks = [look(50, true, 'hard'), look(60, false, 'through')]
+		expect(minutesOf(trayTimes(trayOf(...looks), waits))).toEqual({ felt: 50 })
+		expect(minutesOf(trayTimes(trayOf(look(30, true), look(31, false, 'touch')), waits))).not.toHaveProperty('felt')
+	})
+
+	test('that is not laid, or of which nothing is known, has none; looks of which nothing is known move nothing', () => {
 		expect(trayTimes({ batch: 'petals@1', looks: [] }, waits)).toBeUndefined()
 		expect(trayTimes(trayOf(), { ...waits, p50Minutes: undefined, p90Minutes: undefined })).toBeUndefined()
-		expect(trayTimes(trayOf(look(45, false, 'touch')), waits)).toEqual(trayTimes(trayOf(), waits))
+		expect(trayTimes(trayOf(look(45, false, 'touch')), { ...waits, feels: [] })).toEqual(trayTimes(trayOf(), waits))
 	})
 })

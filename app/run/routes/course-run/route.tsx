@@ -4,10 +4,17 @@ import { memberContext } from '../../../shared/http/contexts'
 import { courseOfPage } from '../../../shared/http/course-of-page.server'
 import { loading } from '../../../shared/http/responses.server'
 import { useHydrated } from '../../../shared/components/use-hydrated'
+import { useAwake } from '../../device/use-awake'
+import { useBell } from '../../device/use-bell'
+import { useChance } from '../../device/use-chance'
+import { useLastPress } from '../../device/use-last-press'
 import { useRun } from '../../device/use-run'
+import { useSignals } from '../../device/use-signals'
 import { readRun, readRunKey, type RunPage } from '../../read-run.server'
 import type { Route } from './+types/route'
 import { NowCard } from './now-card'
+import { OffersCard } from './offers-card'
+import { ReadyCard } from './ready-card'
 import { RunBench } from './run-bench'
 import { RunFoot } from './run-foot'
 import { RunHead } from './run-head'
@@ -46,11 +53,17 @@ function LayingOut({ page }: { page: RunPage }) {
 function Tablet({ page }: { page: RunPage }) {
 	const run = useRun(page)
 	const { state, device } = run
+	const lastPress = useLastPress()
+	const bell = useBell()
+	const chance = useChance(page, run)
+	const isGoingOn = state.opened !== undefined && state.closed === undefined
+	useAwake(isGoingOn)
+	useSignals(run.calls, bell.isOn ? bell.ring : undefined)
 	// A press that nothing takes would be lost.
 	if (!device.isReady) return <LayingOut page={page} />
 	return (
 		<div className="run-tablet">
-			<RunHead page={page} run={run} />
+			<RunHead page={page} run={run} chance={chance} />
 			<RunBench page={page} run={run} />
 			{device.trouble && (
 				<p className="alert" role="alert">
@@ -58,9 +71,11 @@ function Tablet({ page }: { page: RunPage }) {
 				</p>
 			)}
 			<NowCard page={page} run={run} />
-			{state.closed === undefined && <RunPresses page={page} run={run} />}
+			{state.closed === undefined && <RunPresses page={page} run={run} lastPress={lastPress} />}
+			<OffersCard page={page} run={run} chance={chance} />
+			{state.opened === undefined && <ReadyCard page={page} />}
 			<RunTrays page={page} run={run} />
-			<RunFoot page={page} run={run} />
+			<RunFoot page={page} run={run} lastPress={lastPress} bell={bell} />
 		</div>
 	)
 }

@@ -3,8 +3,8 @@ import type { Run } from '../../device/use-run'
 import type { RunPage } from '../../read-run.server'
 
 /** The session's plan as one bench, what is done pale, and where the clock stands. */
-export function RunBench({ page: { plan, cards }, run: { state, nowMin } }: { page: RunPage; run: Run }) {
-	const { openMin, closeMin } = plan
+export function RunBench({ page: { cards }, run: { state, nowMin } }: { page: RunPage; run: Run }) {
+	const { openMin, closeMin } = state.plan
 	const at = (minute: number) => `${Math.max(0, Math.min(100, (100 * (minute - openMin)) / (closeMin - openMin)))}%`
 	return (
 		<ol className="run-bench" aria-label="The plan of this session" style={{ '--now': at(nowMin) } as CSSProperties}>

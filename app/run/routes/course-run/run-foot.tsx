@@ -2,11 +2,20 @@ import { Button, Input, Modal } from 'antd'
 import { useState } from 'react'
 import { isPaused } from '../../../../core/run/fold-run'
 import { countingEvents } from '../../../../core/run/run-event'
+import type { Bell } from '../../device/use-bell'
+import type { LastPress } from '../../device/use-last-press'
 import type { Run } from '../../device/use-run'
 import type { RunPage } from '../../read-run.server'
 
-/** What is pressed now and then: back, a broken piece, a note, a pause, the end, the wall. */
-export function RunFoot({ page, run }: { page: RunPage; run: Run }) {
+interface RunFootProps {
+	page: RunPage
+	run: Run
+	lastPress: LastPress
+	bell: Bell
+}
+
+/** What is pressed now and then: back, a broken piece, a note, a pause, the bell, the wall. */
+export function RunFoot({ page, run, lastPress, bell }: RunFootProps) {
 	const { desk, device, state } = run
 	const [isNoting, setIsNoting] = useState(false)
 	const last = countingEvents(device.events).findLast(({ type }) => type !== 'undo')
@@ -19,7 +28,7 @@ export function RunFoot({ page, run }: { page: RunPage; run: Run }) {
 			<Button disabled={!last} onClick={() => last && desk.write({ type: 'undo', of: last.id })}>
 				Undo
 			</Button>
-			<Button disabled={!isOpen} onClick={() => desk.write({ type: 'broken', kind, count: 1 })}>
+			<Button disabled={!isOpen} onClick={() => lastPress.tell(desk.write({ type: 'broken', kind, count: 1 }))}>
 				Broken piece
 			</Button>
 			<Button disabled={!isOpen} onClick={() => setIsNoting(true)}>
@@ -27,6 +36,9 @@ export function RunFoot({ page, run }: { page: RunPage; run: Run }) {
 			</Button>
 			<Button disabled={!isOpen} onClick={() => desk.write({ type: isStopped ? 'resumed' : 'paused' })}>
 				{isStopped ? 'Go on' : 'Pause'}
+			</Button>
+			<Button aria-pressed={bell.isOn} onClick={bell.turn}>
+				{bell.isOn ? 'Bell is on' : 'Bell is off'}
 			</Button>
 			<Button href={`/courses/${page.courseId}/run/${page.session}/wall`} target="_blank">
 				Wall

@@ -1,14 +1,13 @@
 import { Link } from 'react-router'
-import { useChance } from '../../device/use-chance'
 import type { Run } from '../../device/use-run'
 import type { RunPage } from '../../read-run.server'
-import { behindWords, endWords, hereWords, networkWords } from '../../words/run'
+import { behindWords, endWords, networkWords } from '../../words/run'
 import { clock } from '../../../shared/words/times'
+import { RunPeople } from './run-people'
 
 /** The clock, how far behind, who is here, and whether all is kept. */
-export function RunHead({ page, run }: { page: RunPage; run: Run }) {
+export function RunHead({ page, run, chance }: { page: RunPage; run: Run; chance: number | undefined }) {
 	const { state, device, projection, nowMin } = run
-	const chance = useChance(page, run)
 	const isGoingOn = state.opened !== undefined && state.closed === undefined
 	return (
 		<header className="run-head">
@@ -21,9 +20,13 @@ export function RunHead({ page, run }: { page: RunPage; run: Run }) {
 				{chance !== undefined && <span className="run-chance"> {endWords(chance)}</span>}
 			</span>
 			<span className="run-about">
-				<Link to={`/courses/${page.courseId}/run`}>{page.courseName}</Link> · {page.sessionName} of {page.sessionCount}{' '}
-				· {hereWords(state, page.students.length)} · {networkWords(device)}
+				{/* Asked of the server as a page: without a network the device has it. */}
+				<Link to={`/courses/${page.courseId}/run`} reloadDocument>
+					{page.courseName}
+				</Link>{' '}
+				· {page.sessionName} of {page.sessionCount} · {networkWords(device)}
 			</span>
+			<RunPeople page={page} run={run} />
 		</header>
 	)
 }

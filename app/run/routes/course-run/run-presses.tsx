@@ -1,28 +1,29 @@
 import { Button } from 'antd'
-import { useEffect, useState } from 'react'
-import type { RunEvent } from '../../../../core/run/run-event'
+import { useState } from 'react'
+import type { LastPress } from '../../device/use-last-press'
 import type { Run } from '../../device/use-run'
 import type { RunPage } from '../../read-run.server'
+import { AfterPress } from './after-press'
 
-/** So long “five minutes ago” stands beside a press. */
-const AGO_MS = 10_000
-const MINUTE_MS = 60_000
+interface RunPressesProps {
+	page: RunPage
+	run: Run
+	lastPress: LastPress
+}
 
 /** The presses that carry an evening; nothing but the first is needed. */
-export function RunPresses({ page, run }: { page: RunPage; run: Run }) {
+export function RunPresses({ page, run, lastPress }: RunPressesProps) {
 	const { desk, state } = run
-	const [last, setLast] = useState<RunEvent>()
 	const [showsStudents, setShowsStudents] = useState(false)
-	useEffect(() => {
-		if (!last) return
-		const timer = setTimeout(() => setLast(undefined), AGO_MS)
-		return () => clearTimeout(timer)
-	}, [last])
 	const current = state.entries[state.current]
 	if (state.opened === undefined)
 		return (
 			<div className="run-presses">
-				<Button type="primary" className="run-press" onClick={() => desk.write({ type: 'opened' })}>
+				<Button
+					type="primary"
+					className="run-press"
+					onClick={() => desk.write({ type: 'opened', planId: page.planId })}
+				>
 					We begin
 				</Button>
 			</div>
@@ -37,13 +38,7 @@ export function RunPresses({ page, run }: { page: RunPage; run: Run }) {
 		)
 	const entry = current.entry.id
 	const isStep = current.entry.kind === 'step'
-	const press = (is: 'most' | 'all') => setLast(desk.write({ type: 'entry', entry, is }))
-	const ago = (minutes: number) => {
-		if (!last) return
-		const { id, device: _, seq: __, at: ___, runId: ____, when, ...fact } = last
-		desk.write({ type: 'undo', of: id })
-		setLast(desk.write(fact, when - minutes * MINUTE_MS))
-	}
+	const press = (is: 'most' | 'all') => lastPress.tell(desk.write({ type: 'entry', entry, is }))
 	return (
 		<>
 			<div className="run-presses">
@@ -56,15 +51,7 @@ export function RunPresses({ page, run }: { page: RunPage; run: Run }) {
 					</Button>
 				)}
 			</div>
-			<div className="run-ago" role="status">
-				{last && (
-					<>
-						<span>It was</span>
-						<Button onClick={() => ago(5)}>5 min ago</Button>
-						<Button onClick={() => ago(10)}>10 min ago</Button>
-					</>
-				)}
-			</div>
+			<AfterPress run={run} press={lastPress} />
 			{isStep && (
 				<Button type="text" aria-expanded={showsStudents} onClick={() => setShowsStudents(!showsStudents)}>
 					Who is done?

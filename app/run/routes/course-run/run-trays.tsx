@@ -1,16 +1,19 @@
-import { Button } from 'antd'
+import { Button, Input } from 'antd'
 import { useState } from 'react'
+import { lookCall } from '../../../../core/run/calls'
+import type { TrayState } from '../../../../core/run/fold-run'
+import type { BatchWait } from '../../../../core/run/run-plan'
 import { trayTimes } from '../../../../core/run/tray-pace'
 import { minuteOfDayAt } from '../../../../core/time/zone'
-import type { TrayState } from '../../../../core/run/fold-run'
-import type { PlannedBatch } from '../../../../core/run/run-plan'
 import type { Run } from '../../device/use-run'
 import type { RunPage } from '../../read-run.server'
+import { STAGE_WORDS } from '../../../drying/words/drying'
 import { clock, count, wait } from '../../../shared/words/times'
 
 const MINUTE_MS = 60_000
+const LONGEST_PLACE = 120
 
-/** What dries here: each batch with its two times, and whether it was felt to be there. */
+/** What dries here: each batch with its two times, and how dry it was felt to be. */
 export function RunTrays({ page, run }: { page: RunPage; run: Run }) {
 	const laid = run.state.trays.filter(({ laid: own }) => own !== undefined)
 	if (laid.length === 0) return null
@@ -26,49 +29,88 @@ export function RunTrays({ page, run }: { page: RunPage; run: Run }) {
 	)
 }
 
-function Tray({ tray, page, run }: { tray: TrayState; page: RunPage; run: Run }) {
-	const [isLooking, setIsLooking] = useState(false)
+interface TrayProps {
+	tray: TrayState
+	page: RunPage
+	run: Run
+}
+
+function Tray({ tray, page, run }: TrayProps) {
 	const batch = page.plan.batches.find(({ id }) => id === tray.batch)
-	const look = (isReached: boolean, stage: NonNullable<PlannedBatch['waits'][number]['stage']>) => {
-		run.desk.write({ type: 'look', batch: tray.batch, stage, isReached })
-		setIsLooking(false)
-	}
 	const since = tray.laid?.when ?? run.now
 	return (
 		<li>
-			<div>
+			<div className="tray-head">
 				<b>{page.batchNames[tray.batch]}</b>
 				<span className="soft small">
-					{' '}
 					{tray.pieces !== undefined && `${count(tray.pieces, 'piece')} each, `}since {wallClock(since, page.timeZone)}
-					{tray.where && `, ${tray.where}`}
 				</span>
+				<TrayPlace key={tray.where} tray={tray} page={page} run={run} />
 			</div>
-			{batch?.waits.map((one) => {
-				const { stage, toTaskId } = one
-				return (
-					<div key={toTaskId} className="tray-times">
-						<span>{timesWords(one, tray, page)}</span>
-						{stage && !isLooking && <Button onClick={() => setIsLooking(true)}>Look</Button>}
-						{stage && isLooking && (
-							<span className="row">
-								<Button type="primary" onClick={() => look(true, stage)}>
-									It is {stage}
-								</Button>
-								<Button onClick={() => look(false, stage)}>Not yet</Button>
-							</span>
-						)}
-					</div>
-				)
-			})}
+			{batch?.waits.map((one) => (
+				<TrayWait key={one.toTaskId} wait={one} tray={tray} page={page} run={run} />
+			))}
 		</li>
 	)
 }
 
+/** Where it lies; kept when she goes on. */
+function TrayPlace({ tray, page, run }: TrayProps) {
+	const keep = (where: string) => {
+		if (!tray.laid || where === (tray.where ?? '')) return
+		const { pieces } = tray
+		run.desk.write({ type: 'tray', batch: tray.batch, where, ...(pieces !== undefined && { pieces }) }, tray.laid.when)
+	}
+	return (
+		<Input
+			className="tray-place"
+			aria-label={`Where ${page.batchNames[tray.batch] ?? 'it'} lies`}
+			placeholder="where it lies"
+			maxLength={LONGEST_PLACE}
+			defaultValue={tray.where}
+			onBlur={({ target }) => keep(target.value.trim())}
+			onPressEnter={({ currentTarget }) => currentTarget.blur()}
+		/>
+	)
+}
+
+function TrayWait({ wait: own, tray, page, run }: TrayProps & { wait: BatchWait }) {
+	const [isLooking, setIsLooking] = useState(false)
+	const { stage, toTaskId, feels } = own
+	const isCalling = run.calls.includes(lookCall(tray.batch, toTaskId))
+	const look = (felt: NonNullable<BatchWait['stage']>, isReached: boolean) => {
+		const isNoFurther = isReached && felt !== stage
+		run.desk.write({ type: 'look', batch: tray.batch, stage: felt, isReached, ...(isNoFurther && { isNoFurther }) })
+		setIsLooking(false)
+	}
+	const onTheWay = feels.length > 0 ? feels.map((feel) => feel.stage) : stage ? [stage] : []
+	const [first] = onTheWay
+	return (
+		<div className={isCalling ? 'tray-times is-calling' : 'tray-times'}>
+			<span>{timesWords(own, tray, page)}</span>
+			{stage && !isLooking && (
+				<Button type={isCalling ? 'primary' : 'default'} onClick={() => setIsLooking(true)}>
+					{isCalling ? 'Look at it now' : 'Look'}
+				</Button>
+			)}
+			{first && isLooking && (
+				<span className="row" role="group" aria-label="How dry it is">
+					<Button onClick={() => look(first, false)}>{feels.length > 0 ? 'still soft' : 'not yet'}</Button>
+					{onTheWay.map((felt) => (
+						<Button key={felt} type={felt === stage ? 'primary' : 'default'} onClick={() => look(felt, true)}>
+							{STAGE_WORDS[felt]}
+						</Button>
+					))}
+				</span>
+			)}
+		</div>
+	)
+}
+
 /** 'set 20:02, 9 in 10 by 20:14', by what was felt. */
-function timesWords(waits: PlannedBatch['waits'][number], tray: TrayState, { timeZone }: RunPage): string {
-	const what = waits.stage ?? 'ready'
-	const times = trayTimes(tray, waits)
+function timesWords(own: BatchWait, tray: TrayState, { timeZone }: RunPage): string {
+	const what = own.stage ? STAGE_WORDS[own.stage] : 'ready'
+	const times = trayTimes(tray, own)
 	if (!times) return `${what}: nothing is known`
 	if ('felt' in times) return `${what}, felt ${wallClock(times.felt, timeZone)}`
 	const since = tray.laid?.when ?? times.p50

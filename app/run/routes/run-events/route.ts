@@ -1,9 +1,11 @@
 /** The door for events: each is taken once, however often it is sent; the answer is what the device did not know. */
 import { addRunEvents, readRunEvents } from '../../../../db/repositories/runs.server'
+import { log } from '../../../shared/http/log.server'
 import { memberContext } from '../../../shared/http/contexts'
 import { readBody } from '../../../shared/http/read-input.server'
 import { acting } from '../../../shared/http/responses.server'
 import { readRunKey } from '../../read-run.server'
+import { settlePins, settlesAnything } from '../../settle-pins.server'
 import { tellRun } from '../../run-streams.server'
 import { sentEventsSchema, type SentEvents } from '../../schemas/run-events'
 import type { Route } from './+types/route'
@@ -19,6 +21,11 @@ export function action({ params, request, context }: Route.ActionArgs) {
 		if (events.length > 0) {
 			await addRunEvents(studio.id, run, events, new Date())
 			tellRun(run)
+			// The class goes on meanwhile; a plan takes its seconds.
+			if (settlesAnything(events))
+				void settlePins(studio, run).catch((error: unknown) =>
+					log.warn({ err: error }, 'what was settled in class could not be planned'),
+				)
 		}
 		return Response.json(await readRunEvents(studio.id, run, after))
 	})

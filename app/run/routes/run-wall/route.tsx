@@ -23,10 +23,10 @@ export function loader({ params, context }: Route.LoaderArgs) {
 	})
 }
 
-type WallPage = Omit<RunPage, 'script' | 'students'>
+type WallPage = Omit<RunPage, 'script' | 'students' | 'problem'>
 
 /** Names have no business on a wall, nor what tells how late it is. */
-function toWallPage({ script: _, students: __, ...page }: RunPage): WallPage {
+function toWallPage({ script: _, students: __, problem: ___, ...page }: RunPage): WallPage {
 	return page
 }
 

@@ -1,0 +1,30 @@
+/** What signing out means for what is kept on the device. */
+import type { RunEvent } from '../../../core/run/run-event'
+import { RunStore } from '../device/run-store'
+import { MOST_SENT, sendEvents } from '../device/send-events'
+import { forgetPages } from './kept-pages'
+
+/** By the address of the run. */
+export type UnsentEvents = ReadonlyMap<string, readonly RunEvent[]>
+
+/** @returns empty, too, where the browser keeps nothing */
+export async function readUnsent(): Promise<UnsentEvents> {
+	return await new RunStore().unsent().catch(() => new Map<string, RunEvent[]>())
+}
+
+/** @throws {Error} not all of it came through; what did is known to be there */
+export async function sendUnsent(unsent: UnsentEvents): Promise<void> {
+	const store = new RunStore()
+	for (const [address, events] of unsent)
+		for (let from = 0; from < events.length; from += MOST_SENT) {
+			const part = events.slice(from, from + MOST_SENT)
+			// Of what the server knows nothing is needed any more.
+			await sendEvents(address, part, Number.MAX_SAFE_INTEGER)
+			await store.keep(address, part, true)
+		}
+}
+
+/** All that a studio has left here: pages and events. */
+export async function clearDevice(): Promise<void> {
+	await Promise.allSettled([new RunStore().clear(), 'caches' in globalThis ? forgetPages() : undefined])
+}

@@ -1,0 +1,72 @@
+import { Button } from 'antd'
+import type { RunEvent, RunFact } from '../../../../core/run/run-event'
+import type { LastPress } from '../../device/use-last-press'
+import type { Run } from '../../device/use-run'
+
+const MINUTE_MS = 60_000
+const AGO_MINUTES = [5, 10]
+
+/** For some seconds after a press: what more can be said of it. */
+export function AfterPress({ run, press: { last, tell } }: { run: Run; press: LastPress }) {
+	const { desk, state } = run
+	/** The press as it should have been, in place of what it was. */
+	const say = (fact: RunFact, when: number) => {
+		if (last) desk.write({ type: 'undo', of: last.id })
+		tell(desk.write(fact, when))
+	}
+	return (
+		<div className="run-ago" role="status">
+			{last?.type === 'entry' && (
+				<>
+					<span>It was</span>
+					{AGO_MINUTES.map((minutes) => (
+						<Button key={minutes} onClick={() => say(factOf(last), last.when - minutes * MINUTE_MS)}>
+							{minutes} min ago
+						</Button>
+					))}
+				</>
+			)}
+			{last?.type === 'broken' && (
+				<>
+					<span>Of</span>
+					{kindsOf(run).map((kind) => (
+						<Button
+							key={kind}
+							aria-pressed={kind === last.kind}
+							className={kind === last.kind ? 'is-chosen' : ''}
+							onClick={() => say({ ...factOf(last), kind }, last.when)}
+						>
+							{kind}
+						</Button>
+					))}
+					<Button onClick={() => tell(desk.write({ type: 'spare', kind: last.kind, count: 1 }))}>
+						A dried one was given
+					</Button>
+				</>
+			)}
+			{last?.type === 'spare' && <span>{sparesOf(state, last.kind)} dried given</span>}
+		</div>
+	)
+}
+
+function factOf<Fact extends RunEvent>({
+	id: _,
+	device: __,
+	seq: ___,
+	at: ____,
+	runId: _____,
+	when: ______,
+	...fact
+}: Fact) {
+	return fact
+}
+
+/** Parts that are worked on this evening, in the order of the plan. */
+function kindsOf({ state }: Run): string[] {
+	const names = state.entries.flatMap(({ entry: { source } }) => (source?.type === 'step' ? [source.partName] : []))
+	return [...new Set(names)]
+}
+
+function sparesOf({ spares }: Run['state'], kind: string): number {
+	return spares.reduce((sum, own) => sum + (own.kind === kind ? own.count : 0), 0)
+}

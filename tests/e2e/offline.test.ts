@@ -1,0 +1,97 @@
+/** A class taught where the network is not: the line to the server is pulled, and plugged in again. */
+import { afterAll, beforeAll, describe, expect, test } from 'vitest'
+import type { Page } from 'playwright-core'
+import { openLooseLine, type LooseLine } from '../support/loose-line'
+import { openBench, scan, visit, type Bench, type Visitor } from '../support/visitor'
+
+let bench: Bench
+let line: LooseLine
+let visitor: Visitor
+let tablet: Page
+
+beforeAll(async () => {
+	bench = await openBench()
+	line = await openLooseLine(bench.app.url)
+	const throughLine = { ...bench, app: { ...bench.app, url: line.url } }
+	visitor = await visit(throughLine, { reducedMotion: 'reduce', viewport: { width: 820, height: 1180 } })
+	tablet = visitor.page
+})
+afterAll(async () => {
+	await line.close()
+	await bench.close()
+})
+
+const press = (name: string | RegExp) => tablet.getByRole('button', { name, exact: typeof name === 'string' }).click()
+const title = () => tablet.locator('.run-now h2').innerText()
+
+describe('a device', () => {
+	test('is made ready for class when its session is looked at, and says what is missing', async () => {
+		await tablet.goto('/courses/1/run/1')
+		const ready = tablet.getByText(/^Ready for class/)
+		await ready.waitFor({ timeout: 60_000 })
+		await ready.click()
+		await tablet.getByText('Tablet, wall, plan and kits open without a network').waitFor()
+		expect(await scan(tablet)).toEqual([])
+	})
+
+	test('opens the session, the wall, the plan and the kits without a network', async () => {
+		line.pull()
+		await tablet.reload()
+		await press('We begin')
+		await tablet.getByText(/no network, 1 press kept here/).waitFor()
+
+		const other = await visitor.context.newPage()
+		await other.goto('/courses/1/run/1/wall')
+		await expect.poll(() => other.getByRole('heading', { level: 1 }).innerText()).toBe(await title())
+		for (const [page, heading] of [
+			['plan', 'Magnolia on Thursdays'],
+			['kits', 'Magnolia on Thursdays'],
+		] as const) {
+			await other.goto(`/courses/1/${page}`)
+			await other.getByRole('heading', { name: heading }).waitFor()
+			// What the page asks for besides does not take it away.
+			await other.waitForTimeout(500)
+			await other.getByRole('button', { name: 'Sign out' }).waitFor()
+		}
+		await other.close()
+	})
+
+	test('goes on after a reload where it was, and sends all of it when the line is back', async () => {
+		const before = await title()
+		await press('Most are done')
+		await expect.poll(title).not.toBe(before)
+		const after = await title()
+		await tablet.reload()
+		await expect.poll(title).toBe(after)
+		await tablet.getByText(/no network, 2 presses kept here/).waitFor()
+
+		line.plug()
+		await tablet.getByText(/all is kept/).waitFor()
+		const direct = await visit(bench, { reducedMotion: 'reduce' })
+		await direct.page.goto('/courses/1/run/1')
+		await expect.poll(() => direct.page.locator('.run-now h2').innerText()).toBe(after)
+		await direct.context.close()
+	})
+
+	test('does not let go of what only it has when somebody signs out', async () => {
+		line.pull()
+		await press('Note')
+		await tablet.getByRole('textbox', { name: 'A note' }).fill('The light went out')
+		await press('Keep it')
+		await tablet.getByText(/no network, 1 press kept here/).waitFor()
+		await tablet.goto('/courses/1/plan')
+		await press('Sign out')
+		const box = tablet.getByRole('dialog')
+		await box.getByText('Only on this device: 1 press of a class').waitFor()
+		await box.getByRole('button', { name: 'Send and sign out' }).click()
+		await box.getByRole('alert').waitFor()
+		expect(await scan(tablet)).toEqual([])
+
+		line.plug()
+		await box.getByRole('button', { name: 'Send and sign out' }).click()
+		await tablet.getByRole('heading', { name: 'Sign in to your bench' }).waitFor()
+		line.pull()
+		await expect(tablet.goto('/courses/1/run/1')).rejects.toThrow(/ERR_/)
+		line.plug()
+	})
+})
