@@ -5,10 +5,13 @@ export default [
 	route('sign-out', 'account/routes/sign-out/route.tsx'),
 	route('calendars/:token', 'prepare/routes/member-calendar/route.ts'),
 	route('schemas/design.schema.json', 'design/routes/design-schema/route.ts'),
+	route('evening/:code', 'run/routes/evening/route.tsx'),
+	route('evening/:code/stream', 'run/routes/evening-stream/route.ts'),
 	layout('run/routes/run-frame/route.tsx', [
 		route('courses/:courseId/run/:session', 'run/routes/course-run/route.tsx'),
 		route('courses/:courseId/run/:session/wall', 'run/routes/run-wall/route.tsx'),
 		route('courses/:courseId/run/:session/events', 'run/routes/run-events/route.ts'),
+		route('courses/:courseId/run/:session/code', 'run/routes/run-code/route.ts'),
 		route('courses/:courseId/run/:session/stream', 'run/routes/run-stream/route.ts'),
 	]),
 	layout('frame/route.tsx', [

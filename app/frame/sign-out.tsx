@@ -1,36 +1,38 @@
 import { Button, Modal } from 'antd'
 import { useState } from 'react'
-import { Form, useSubmit } from 'react-router'
+import { Form } from 'react-router'
 import { clearDevice, readUnsent, sendUnsent, type UnsentEvents } from '../run/offline/leave-device'
 import { saveJson } from '../shared/save-json'
 import { count } from '../shared/words/times'
 
 /** Leaves the studio and the device; what of a class is only on this device is sent or saved first. */
 export function SignOut({ userName }: { userName: string }) {
-	const submit = useSubmit()
 	const [unsent, setUnsent] = useState<UnsentEvents>()
 	const [trouble, setTrouble] = useState<string>()
-	const leave = async () => {
+	/** The device is cleared when she is out: who is not stays as she was, with all that a class needs. */
+	const leaveAfter = async (work: () => Promise<void> | void) => {
+		try {
+			await work()
+			const answer = await fetch('/sign-out', { method: 'POST', redirect: 'manual' })
+			if (answer.type !== 'opaqueredirect') throw new Error(`the server answered ${answer.status}`)
+		} catch {
+			setTrouble('The server was not reached: you stay signed in until there is a network.')
+			return
+		}
 		await clearDevice()
-		await submit(null, { method: 'post', action: '/sign-out' })
+		location.assign('/sign-in')
 	}
 	const ask = async () => {
+		setTrouble(undefined)
 		const found = await readUnsent()
-		if (found.size === 0) await leave()
-		else setUnsent(found)
+		setUnsent(found)
+		if (found.size === 0) await leaveAfter(() => undefined)
 	}
-	const send = async () => {
-		if (!unsent) return
-		try {
-			await sendUnsent(unsent)
-			await leave()
-		} catch {
-			setTrouble('The server was not reached: save a file, or stay signed in until there is a network.')
-		}
-	}
-	const save = async () => {
-		saveJson('class-events.json', Object.fromEntries(unsent ?? []))
-		await leave()
+	const send = () => leaveAfter(() => (unsent ? sendUnsent(unsent) : undefined))
+	const save = () => leaveAfter(() => saveJson('class-events.json', Object.fromEntries(unsent ?? [])))
+	const stay = () => {
+		setUnsent(undefined)
+		setTrouble(undefined)
 	}
 	const presses = [...(unsent?.values() ?? [])].flat().length
 	return (
@@ -46,22 +48,26 @@ export function SignOut({ userName }: { userName: string }) {
 				Sign out
 			</Button>
 			<Modal
-				open={unsent !== undefined}
-				title={`Only on this device: ${count(presses, 'press', 'presses')} of a class`}
-				onCancel={() => setUnsent(undefined)}
+				open={presses > 0 || trouble !== undefined}
+				title={presses > 0 ? `Only on this device: ${count(presses, 'press', 'presses')} of a class` : 'Not signed out'}
+				onCancel={stay}
 				footer={[
-					<Button key="stay" onClick={() => setUnsent(undefined)}>
+					<Button key="stay" onClick={stay}>
 						Stay
 					</Button>,
-					<Button key="save" onClick={() => void save()}>
-						Save a file and sign out
-					</Button>,
-					<Button key="send" type="primary" onClick={() => void send()}>
-						Send and sign out
-					</Button>,
+					presses > 0 && (
+						<Button key="save" onClick={() => void save()}>
+							Save a file and sign out
+						</Button>
+					),
+					presses > 0 && (
+						<Button key="send" type="primary" onClick={() => void send()}>
+							Send and sign out
+						</Button>
+					),
 				]}
 			>
-				<p>Signing out clears this device. Send them to your studio first, or save them as a file.</p>
+				{presses > 0 && <p>Signing out clears this device. Send them to your studio first, or save them as a file.</p>}
 				{trouble && (
 					<p className="alert" role="alert">
 						{trouble}

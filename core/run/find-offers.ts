@@ -7,7 +7,7 @@ import { planExactly, type ExactTerms } from '../plan/exact/plan-exactly'
 import type { Pin } from '../plan/pins/pin'
 import type { Instance } from '../plan/problem/instance'
 import type { Placement, Plan, Run } from '../plan/problem/plan'
-import { namePlan, type NamedPlan } from '../plan/named-plan'
+import { namePlan, placeSwaps, type NamedPlan } from '../plan/named-plan'
 import { runsOf, unitMinutesOf } from '../plan/problem/plan-times'
 import type { RunState } from './fold-run'
 import { remainingProblem, type Remaining, type RunProblem } from './remaining-problem'
@@ -33,8 +33,6 @@ export interface Offer {
 	change: OfferChange
 	/** What is taken with it, all but its words. */
 	taken: Omit<TakenPlan, 'reason'>
-	/** Minutes between its planned end and the close, of this evening. */
-	spareMinutes: number
 }
 
 export interface OfferTerms {
@@ -56,29 +54,28 @@ const MOST_TRIED = 4
  * @param opened - the plan that the session was opened with
  */
 export function* findOffers(
-	problem: RunProblem,
+	atOpening: RunProblem,
 	opened: RunPlan,
 	state: RunState,
 	present: Present,
 	terms: OfferTerms,
 ): Generator<Offer> {
+	const problem = problemAfter(atOpening, state)
 	const remaining = remainingProblem(problem, opened, state, present)
 	if (remaining.instance.windows.length === 0 || remaining.tonight.every((id) => id === remaining.running)) return
-	const search = new OfferSearch(problem, remaining, { opened, state, present }, terms)
+	const search = new OfferSearch(problem, remaining, { opened, state }, terms)
 	const seen = new Set<string>()
 	for (const offer of search.run()) {
-		const key = JSON.stringify([offer.taken.entries.map(({ entry }) => entry), offer.taken.closeMin, offer.taken.pins])
-		const isShorterTea = offer.change.kind === 'tea' || offer.change.kind === 'order'
-		if (!isShorterTea && seen.has(key)) continue
+		const { entries, closeMin, pins } = offer.taken
+		const key = JSON.stringify([offer.change.kind, entries.map(({ entry }) => entry), closeMin, pins])
+		if (!seen.has(key)) yield offer
 		seen.add(key)
-		yield offer
 	}
 }
 
 interface Evening {
 	opened: RunPlan
 	state: RunState
-	present: Present
 }
 
 class OfferSearch {
@@ -272,7 +269,6 @@ class OfferSearch {
 		const entries = this.#entriesBy(plan, teaMinutes)
 		if (!entries) return
 		const close = closeMin ?? this.#evening.state.plan.closeMin
-		const end = Math.max(0, ...entries.map(({ endMin }) => endMin))
 		const moved = this.#movedBy(plan)
 		// What leaves this evening leaves for one other: more could not be told in a line.
 		const sessionsOf = (task: string) => new Set(runsOf(plan, task).map(({ start }) => this.#sessionOf(start)))
@@ -285,7 +281,6 @@ class OfferSearch {
 		yield {
 			change,
 			taken: { entries, closeMin: close, pins: settled, ...(coursePlan && { coursePlan }) },
-			spareMinutes: close - end,
 		}
 	}
 
@@ -360,6 +355,12 @@ class OfferSearch {
 		}
 		return [...past, ...told.toSorted((a, b) => a.startMin - b.startMin)]
 	}
+}
+
+/** With the plan of the course that came with what was taken last. */
+function problemAfter(problem: RunProblem, { coursePlan }: RunState): RunProblem {
+	const plan = coursePlan && placeSwaps(coursePlan, problem.compiled.instance)
+	return plan ? { ...problem, plan } : problem
 }
 
 function startOf(plan: Plan, task: string): number {

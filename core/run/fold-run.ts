@@ -3,7 +3,8 @@
  * ends a step, lets the next one begin and lays its trays down; what nobody pressed is inferred as an interval, and says so.
  */
 import type { DryingStage } from '../vocabulary/drying-stage'
-import { countingEvents, mergeEvents, type Attendance, type FactOf, type RunEvent } from './run-event'
+import type { NamedPlan } from '../plan/named-plan'
+import { countingEvents, mergeEvents, type Attendance, type FactOf, type NoteTopic, type RunEvent } from './run-event'
 import { taskOfEntry, type RunEntry, type RunPlan } from './run-plan'
 import { readyFor } from './tray-pace'
 
@@ -50,13 +51,18 @@ export interface RunState {
 	attendance: ReadonlyMap<number, { is: Attendance; when: number }>
 	broken: FactOf<'broken'>[]
 	spares: FactOf<'spare'>[]
+	/** As they came. */
 	notes: { when: number; text: string }[]
+	/** Finished by hand: the last that was said of each. */
+	lines: Partial<Record<NoteTopic, string>>
 	/** The last one. */
 	reading?: { when: number; temperatureC: number; humidity: number }
 	/** The ways to go on that were taken, the last of which holds. */
 	taken: { id: string; when: number; reason: string }[]
 	/** The plan of the session as it is now. */
 	plan: RunPlan
+	/** Of the course, as the ways that were taken settle it; absent: as it was at the opening, or planned anew since. */
+	coursePlan?: NamedPlan
 }
 
 const MINUTE_MS = 60_000
@@ -71,7 +77,7 @@ export function foldRun(opened: RunPlan, events: readonly RunEvent[], now: numbe
 	const counting = countingEvents(mergeEvents(events))
 	const plan = planAfter(opened, counting)
 	const state: RunState = {
-		...{ pauses: [], entries: [], current: 0, broken: [], spares: [], notes: [], taken: [], plan },
+		...{ pauses: [], entries: [], current: 0, broken: [], spares: [], notes: [], lines: {}, taken: [], plan },
 		trays: [],
 		attendance: new Map(),
 	}
@@ -118,13 +124,16 @@ function noteRoom(state: RunState, event: RunEvent): void {
 			state.spares.push(event)
 			return
 		case 'note':
-			state.notes.push({ when, text: event.text })
+			if (event.about) state.lines[event.about] = event.text
+			else state.notes.push({ when, text: event.text })
 			return
 		case 'reading':
 			state.reading = { when, temperatureC: event.temperatureC, humidity: event.humidity }
 			return
 		case 'plan':
 			state.taken.push({ id: event.id, when, reason: event.reason })
+			// What settles nothing leaves the course's plan as it was.
+			if (event.coursePlan) state.coursePlan = event.coursePlan
 			return
 		case 'paused':
 			if (!isPaused(state)) state.pauses.push({ from: when })

@@ -9,7 +9,7 @@ import type { Plan, Placement, Run } from '../plan/problem/plan'
 import { minutesOfTask, unitMinutesOf } from '../plan/problem/plan-times'
 import type { EntryState, RunState } from './fold-run'
 import { projectEnd } from './project-end'
-import type { RunPlan } from './run-plan'
+import { taskOfEntry, type RunPlan } from './run-plan'
 import { heldMinutes, type Present } from './script-from-now'
 import { trayTimes } from './tray-pace'
 
@@ -59,72 +59,116 @@ export function remainingProblem(
 	const clockAt = (when: number) => clockOf(present.nowMin + (when - present.now) / MINUTE_MS)
 	const nowClock = Math.ceil(clockOf(present.nowMin))
 	const { currentLeft = 0 } = projectEnd(state, present.nowMin, present.now)
-	const entries = new Map(state.entries.map((own) => [own.entry.id, own]))
-
-	const lefts = instance.tasks.map((task) =>
-		leftOfTask(task, plan.placements[task.id], {
-			...{ entries, opened, nowClock, clockAt },
-			leftMinutes: Math.max(1, Math.ceil(currentLeft)),
-			isBefore: ({ start }) => start < first.open,
-		}),
-	)
-	const byId = new Map(lefts.map((left) => [left.task.id, left]))
-	const left = lefts.filter(({ units }) => units > 0)
-	const isLeft = (id: string) => (byId.get(id)?.units ?? 0) > 0
-	const kept = instance.arcs.flatMap((arc, a) => (isLeft(arc.from) && isLeft(arc.to) ? [a] : []))
-	const swapped = new Set(plan.swaps)
-	const release = new Map<string, number>()
-	const deadlines = new Map<string, number>()
-	for (const [a, arc] of instance.arcs.entries()) {
-		const from = byId.get(arc.from)
-		if (!from || from.units > 0 || !isLeft(arc.to) || from.end === undefined) continue
-		const wait = compiled.arcs[a]?.wait
-		const readyAt = swapped.has(a) ? from.end : readyClock(arc, from.end, wait && { state, number, clockAt })
-		release.set(arc.to, Math.max(release.get(arc.to) ?? -Infinity, readyAt))
-		if (arc.maxLag !== undefined)
-			deadlines.set(arc.to, Math.min(deadlines.get(arc.to) ?? Infinity, from.end + arc.maxLag))
+	const soFar: SessionSoFar = {
+		...{ state, number, opened, nowClock, clockAt },
+		entries: new Map(state.entries.map((own) => [own.entry.id, own])),
+		leftMinutes: Math.max(1, Math.ceil(currentLeft)),
+		goesOn: nowClock + Math.ceil(heldMinutes(state, present.now)),
+		close: clockOf(state.plan.closeMin),
+		firstOpen: first.open,
 	}
+	const tasks = new Map(instance.tasks.map((task) => [task.id, leftOfTask(task, plan.placements[task.id], soFar)]))
+	const left = [...tasks.values()].filter(({ units }) => units > 0)
+	const isLeft = (id: string) => (tasks.get(id)?.units ?? 0) > 0
+	const arcsKept = instance.arcs.flatMap((arc, a) => (isLeft(arc.from) && isLeft(arc.to) ? [a] : []))
+	const swapped = new Set(plan.swaps)
+	const bounds = boundsOfDone(compiled, tasks, swapped, soFar)
 	const running = left.find(({ isRunning }) => isRunning)?.task.id
-	const goesOn = nowClock + Math.ceil(heldMinutes(state, present.now))
-	const close = clockOf(state.plan.closeMin)
-	const pauses = breaksFrom(instance.breaks ?? [], state, { number, now: goesOn, close })
+	const pauses = breaksFrom(instance.breaks ?? [], soFar)
 	return {
-		instance: {
-			...instance,
-			windows: windowsFrom(instance.windows, number, goesOn, close),
-			...(instance.sessions && { sessions: instance.sessions.filter(({ session }) => session > number) }),
-			...(instance.breaks && { breaks: pauses.map(({ pause }) => pause) }),
-			...(instance.homeWindows && {
-				homeWindows: instance.homeWindows
-					.filter(({ close }) => close > nowClock)
-					.map((window) => ({ ...window, open: Math.max(window.open, nowClock) })),
-			}),
-			tasks: left.map((own) => (own.isRunning ? shortened(own.task, own.units) : withUnits(own.task, own.units))),
-			arcs: kept.map((a) => instance.arcs[a]!),
-			...(instance.sequence && { sequence: instance.sequence.map((ids) => ids.filter(isLeft)) }),
-		},
+		instance: leftOfInstance(instance, left, arcsKept, pauses, soFar),
 		pins: [
 			...left.map(({ task, place }): Pin => ({ kind: 'place', task: task.id, place })),
-			...left.flatMap(({ task, isRunning }): Pin[] => {
-				if (isRunning) return [{ kind: 'start', task: task.id, minute: goesOn }]
-				const minute = Math.ceil(Math.max(goesOn, release.get(task.id) ?? -Infinity))
-				return [{ kind: 'notBefore', task: task.id, minute }]
-			}),
-			...kept.map((a, arc): Pin => ({ kind: 'swap', arc, isSwapped: swapped.has(a) })),
+			...left.map((own) => beginningOf(own, bounds.release, soFar)),
+			...arcsKept.map((a, arc): Pin => ({ kind: 'swap', arc, isSwapped: swapped.has(a) })),
 			...pins.flatMap((pin) => keptPin(pin, isLeft, running)),
 		],
 		near: {
 			placements: Object.fromEntries(left.map(({ task, rest }) => [task.id, rest])),
-			swaps: kept.flatMap((a, arc) => (swapped.has(a) ? [arc] : [])),
+			swaps: arcsKept.flatMap((a, arc) => (swapped.has(a) ? [arc] : [])),
 			...(plan.breaks && { breaks: pauses.map(({ b, pause }) => Math.max(plan.breaks?.[b] ?? 0, pause.earliest)) }),
 			extension: 0,
 		},
-		deadlines,
-		arcsKept: kept,
+		deadlines: bounds.deadlines,
 		breaksKept: pauses.map(({ b }) => b),
-		tonight: tonightOf(left, first.open, number, instance.windows),
-		...{ running, nowClock, clockOf },
+		tonight: tonightOf(left, soFar, instance.windows),
+		...{ arcsKept, running, nowClock, clockOf },
 	}
+}
+
+/** Where the session stands, on the clock of the instance. */
+interface SessionSoFar {
+	state: RunState
+	/** From 1. */
+	number: number
+	opened: RunPlan
+	/** By id. */
+	entries: ReadonlyMap<string, EntryState>
+	nowClock: number
+	/** When work goes on: now, or when tea or what is shown is over. */
+	goesOn: number
+	close: number
+	firstOpen: number
+	clockAt: (when: number) => number
+	/** Of what is going on. */
+	leftMinutes: number
+}
+
+interface DoneBounds {
+	/** By task: before it, something that was done is not ready. */
+	release: ReadonlyMap<string, number>
+	deadlines: ReadonlyMap<string, number>
+}
+
+/** What is done holds what comes after it: until it is dry, and no longer than it may lie. */
+function boundsOfDone(
+	{ instance, arcs }: RunProblem['compiled'],
+	tasks: ReadonlyMap<string, LeftOfTask>,
+	swapped: ReadonlySet<number>,
+	soFar: SessionSoFar,
+): DoneBounds {
+	const release = new Map<string, number>()
+	const deadlines = new Map<string, number>()
+	for (const [a, arc] of instance.arcs.entries()) {
+		const [from, to] = [tasks.get(arc.from), tasks.get(arc.to)]
+		if (!from || from.units > 0 || from.end === undefined || !to || to.units === 0) continue
+		const readyAt = swapped.has(a) ? from.end : readyClock(arc, from.end, arcs[a]?.wait && soFar)
+		release.set(arc.to, Math.max(release.get(arc.to) ?? -Infinity, readyAt))
+		if (arc.maxLag !== undefined)
+			deadlines.set(arc.to, Math.min(deadlines.get(arc.to) ?? Infinity, from.end + arc.maxLag))
+	}
+	return { release, deadlines }
+}
+
+function leftOfInstance(
+	instance: Instance,
+	left: readonly LeftOfTask[],
+	arcsKept: readonly number[],
+	pauses: readonly { pause: Break }[],
+	{ number, goesOn, close, nowClock }: SessionSoFar,
+): Instance {
+	const ids = new Set(left.map(({ task }) => task.id))
+	return {
+		...instance,
+		windows: windowsFrom(instance.windows, number, goesOn, close),
+		...(instance.sessions && { sessions: instance.sessions.filter(({ session }) => session > number) }),
+		...(instance.breaks && { breaks: pauses.map(({ pause }) => pause) }),
+		...(instance.homeWindows && {
+			homeWindows: instance.homeWindows
+				.filter((window) => window.close > nowClock)
+				.map((window) => ({ ...window, open: Math.max(window.open, nowClock) })),
+		}),
+		tasks: left.map(({ task, units, isRunning }) => (isRunning ? shortened(task, units) : withUnits(task, units))),
+		arcs: arcsKept.flatMap((a) => instance.arcs[a] ?? []),
+		...(instance.sequence && { sequence: instance.sequence.map((list) => list.filter((id) => ids.has(id))) }),
+	}
+}
+
+/** What is going on goes on; the rest waits for the present, and for what it is made from. */
+function beginningOf({ task, isRunning }: LeftOfTask, release: DoneBounds['release'], { goesOn }: SessionSoFar): Pin {
+	if (isRunning) return { kind: 'start', task: task.id, minute: goesOn }
+	const minute = Math.ceil(Math.max(goesOn, release.get(task.id) ?? -Infinity))
+	return { kind: 'notBefore', task: task.id, minute }
 }
 
 interface LeftOfTask {
@@ -137,17 +181,6 @@ interface LeftOfTask {
 	end: number | undefined
 	/** Where the rest of it was to be done. */
 	rest: Placement
-}
-
-interface SessionSoFar {
-	entries: ReadonlyMap<string, EntryState>
-	opened: RunPlan
-	nowClock: number
-	clockAt: (when: number) => number
-	/** Of what is going on. */
-	leftMinutes: number
-	/** Whether a run lies before this session. */
-	isBefore: (run: Run) => boolean
 }
 
 function leftOfTask(task: Task, placement: Placement | undefined, soFar: SessionSoFar): LeftOfTask {
@@ -169,7 +202,7 @@ function leftOfTask(task: Task, placement: Placement | undefined, soFar: Session
 		const isOver =
 			entry?.status === 'done' ||
 			isShowing ||
-			soFar.isBefore(run) ||
+			run.start < soFar.firstOpen ||
 			(placement.place === 'home' && endsAt <= soFar.nowClock)
 		if (isOver) {
 			end = entry?.most ? soFar.clockAt(entry.most.when) : isShowing ? soFar.nowClock : endsAt
@@ -197,13 +230,9 @@ function shortened(task: Task, left: number): Task {
 }
 
 /** When what was done is ready for what comes after it: by what was felt, or else by its wait. */
-function readyClock(
-	arc: Arc,
-	end: number,
-	drying: { state: RunState; number: number; clockAt: (when: number) => number } | undefined,
-): number {
-	if (drying) {
-		const { state, number, clockAt } = drying
+function readyClock(arc: Arc, end: number, soFar: SessionSoFar | undefined): number {
+	if (soFar) {
+		const { state, number, clockAt } = soFar
 		const id = `${arc.from}@${number}`
 		const tray = state.trays.find(({ batch }) => batch === id)
 		const wait = state.plan.batches.find((batch) => batch.id === id)?.waits.find(({ toTaskId }) => toTaskId === arc.to)
@@ -226,8 +255,7 @@ function windowsFrom(windows: readonly Window[], number: number, now: number, cl
 /** Those that are still to come, and for which there is time, by position; one whose time is over may begin soon. */
 function breaksFrom(
 	breaks: readonly Break[],
-	state: RunState,
-	{ number, now, close }: { number: number; now: number; close: number },
+	{ state, number, goesOn, close }: SessionSoFar,
 ): { b: number; pause: Break }[] {
 	const told = state.entries.filter(({ entry }) => entry.kind === 'break')
 	const own = breaks.filter(({ session }) => session === number)
@@ -235,7 +263,7 @@ function breaksFrom(
 		if (pause.session > number) return [{ b, pause }]
 		const entry = pause.session === number ? told[own.indexOf(pause)] : undefined
 		if (entry?.status !== 'to come') return []
-		const earliest = Math.max(pause.earliest, now)
+		const earliest = Math.max(pause.earliest, goesOn)
 		const minutes = entry.entry.endMin - entry.entry.startMin
 		if (earliest + minutes >= close) return []
 		return [{ b, pause: { ...pause, minutes, earliest, latest: Math.max(pause.latest, earliest + BREAK_PATIENCE) } }]
@@ -255,11 +283,18 @@ function keptPin(pin: Pin, isLeft: (id: string) => boolean, running: string | un
 	}
 }
 
-function tonightOf(left: readonly LeftOfTask[], open: number, number: number, windows: readonly Window[]): string[] {
+function tonightOf(
+	left: readonly LeftOfTask[],
+	{ number, firstOpen, entries }: SessionSoFar,
+	windows: readonly Window[],
+): string[] {
 	const next = windows.find(({ session }) => session > number)?.open ?? Infinity
+	// What has left the session by a way that was taken has no entry in it any more.
+	const here = new Set([...entries.values()].map(({ entry }) => taskOfEntry(entry)))
 	const starts = left.flatMap(({ task, rest, isRunning }) => {
 		const start = 'runs' in rest && rest.place === 'class' ? rest.runs[0]?.start : undefined
-		return start === undefined || start < open || start >= next ? [] : [{ id: task.id, start: isRunning ? -1 : start }]
+		if (start === undefined || start < firstOpen || start >= next || !here.has(task.id)) return []
+		return [{ id: task.id, start: isRunning ? -1 : start }]
 	})
 	return starts.toSorted((a, b) => a.start - b.start).map(({ id }) => id)
 }

@@ -30,11 +30,16 @@ export type RunFact =
 	| { type: 'resumed' }
 	/** Of the room: degrees Celsius, and relative humidity in [0, 1]. */
 	| { type: 'reading'; temperatureC: number; humidity: number }
-	| { type: 'note'; text: string }
+	/** `about`: one of the lines that are finished by hand, in place of what was said of it before. */
+	| { type: 'note'; text: string; about?: NoteTopic }
 	/** What is left of the session goes another way. */
 	| ({ type: 'plan' } & TakenPlan)
 	/** The other event does not count. */
 	| { type: 'undo'; of: string }
+
+/** What is said of a session when it is over. */
+export const NOTE_TOPICS = ['paste over', 'wires over', 'waited for', 'who needs what', 'next time'] as const
+export type NoteTopic = (typeof NOTE_TOPICS)[number]
 
 /** A way to go on that was taken, with all that the course must know of it. */
 export interface TakenPlan {

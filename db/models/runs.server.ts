@@ -1,4 +1,4 @@
-/** What happens in sessions that are taught. Columns only. */
+/** What happens in sessions that are taught, and who may look on. Columns only. */
 import {
 	DataTypes,
 	Model,
@@ -19,6 +19,15 @@ export class RunEventModel extends Model<InferAttributes<RunEventModel>, InferCr
 	declare receivedAt: Date
 }
 
+/** A code that opens the wall of a session to whoever has it. */
+export class RunCodeModel extends Model<InferAttributes<RunCodeModel>, InferCreationAttributes<RunCodeModel>> {
+	declare code: string
+	declare courseId: number
+	declare session: number
+	declare userId: number
+	declare expiresAt: Date
+}
+
 /** Registers the models of this file. */
 export function defineRuns(sequelize: Sequelize): void {
 	const whole = () => ({ type: DataTypes.INTEGER.UNSIGNED, allowNull: false })
@@ -32,5 +41,15 @@ export function defineRuns(sequelize: Sequelize): void {
 			receivedAt: { type: DataTypes.DATE(3), allowNull: false },
 		},
 		{ sequelize, tableName: 'run_events', timestamps: false },
+	)
+	RunCodeModel.init(
+		{
+			code: { type: DataTypes.CHAR(8), primaryKey: true },
+			courseId: whole(),
+			session: { type: DataTypes.SMALLINT.UNSIGNED, allowNull: false },
+			userId: whole(),
+			expiresAt: { type: DataTypes.DATE(3), allowNull: false },
+		},
+		{ sequelize, tableName: 'run_codes', timestamps: false },
 	)
 }

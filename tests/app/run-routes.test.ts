@@ -3,6 +3,9 @@ import { beforeAll, beforeEach, describe, expect, test } from 'vitest'
 import { createPlannedCourse } from '../../app/plan/save-course.server'
 import { readRun } from '../../app/run/read-run.server'
 import * as runs from '../../app/run/routes/course-runs/route'
+import * as evening from '../../app/run/routes/evening/route'
+import * as eveningStream from '../../app/run/routes/evening-stream/route'
+import * as runCode from '../../app/run/routes/run-code/route'
 import * as events from '../../app/run/routes/run-events/route'
 import * as stream from '../../app/run/routes/run-stream/route'
 import * as wall from '../../app/run/routes/run-wall/route'
@@ -12,6 +15,7 @@ import { taskOfEntry } from '../../core/run/run-plan'
 import type { Studio } from '../../db/repositories/accounts.server'
 import { getCourse } from '../../db/repositories/courses.server'
 import { findNewestPlan } from '../../db/repositories/plans.server'
+import { findRunCode, openRunCode } from '../../db/repositories/run-codes.server'
 import { replaceStudents } from '../../db/repositories/students.server'
 import { answerOf, call, thrownBy } from '../support/call-route'
 import { demoCourse } from '../support/demo-designs'
@@ -191,5 +195,50 @@ describe('a way to go on that was taken', () => {
 		const { taken } = await takeWay()
 		const { status } = await answerOf(post({ events: [{ ...taken, ...change }], after: 0 }))
 		expect(status).toBe(400)
+	})
+})
+
+describe('a code for phones', () => {
+	const codeOf = async (by = who) => {
+		const answer = (await runCode.action(call(by, '/', { params: params(), body: {} }))) as Response
+		return ((await answer.json()) as { code: string }).code
+	}
+	const open = (code: string) => evening.loader(call(who, '/', { params: { code } }) as never)
+
+	test('is one for all tablets, and opens the wall without names, notes or lateness', async () => {
+		await replaceStudents(studio.id, courseId, {
+			students: [{ name: 'Wren Abbotsleigh', isLeftHanded: false, avoids: [], diet: 'any', isChild: false, notes: '' }],
+		})
+		await send([write({ type: 'opened' }), write({ type: 'note', text: 'a secret' })])
+		const code = await codeOf()
+		expect(code).toMatch(/^[a-z2-9]{8}$/)
+		expect(await codeOf()).toBe(code)
+		const shown = JSON.stringify(await open(code))
+		expect(shown).toContain('"opened"')
+		for (const word of ['Wren', 'a secret', 'script', 'problem', 'students']) expect(shown).not.toContain(word)
+	})
+
+	test('hears what anybody may see, as it comes', async () => {
+		const code = await codeOf()
+		await send([write({ type: 'note', text: 'a secret' }), write({ type: 'opened' })])
+		const asked = call(who, '/?after=0', { params: { code } }) as { request: Request }
+		asked.request.headers.set('Accept', 'text/event-stream')
+		const { body } = (await eveningStream.loader(asked as never)) as Response
+		const reader = body!.getReader()
+		let text = ''
+		while (!text.includes('"opened"')) text += new TextDecoder().decode((await reader.read()).value)
+		await reader.cancel()
+		expect(text).not.toContain('a secret')
+	})
+
+	test('is over after its evening, and nobody else’s', async () => {
+		const code = await codeOf()
+		const hours = (count: number) => new Date(Date.now() + count * 3_600_000)
+		expect((await findRunCode(code, hours(7)))?.run).toEqual({ courseId, session: 1 })
+		expect(await findRunCode(code, hours(9))).toBeUndefined()
+		expect(await openRunCode(studio.id, who.userId, { courseId, session: 1 }, hours(9))).not.toBe(code)
+		expect(JSON.stringify(await thrownBy(() => open(code)))).toContain('404')
+		const stranger = await foundStudio(['calla-lily'])
+		expect((await answerOf(runCode.action(call(stranger, '/', { params: params(), body: {} })))).status).toBe(404)
 	})
 })

@@ -3,6 +3,8 @@
  * Every finding is printed with its seed; the exit code says whether there was one.
  */
 import { closeDatabase } from '../../db/connection.server'
+import { openBench } from '../support/visitor'
+import { cutLines } from './cut-lines'
 import { stopWhileFrozen, takeDatabaseAway } from './database-away'
 import { askForForeignThings, foundStranger } from './foreign-studio'
 import { fillDisk } from './full-disk'
@@ -91,5 +93,9 @@ else
 		],
 		`saves ${disk.saves.map(({ status, ms }) => `${status} in ${Math.round(ms)} ms`).join(', ')}`,
 	)
+const bench = await openBench()
+const lines = await cutLines(bench, '/courses/2/run/1', { rounds: 20, seed })
+tell('a class on three tablets whose lines are cut', lines.failures, `${lines.events} events in ${lines.rounds} rounds`)
+await bench.close()
 console.log(findings === 0 ? 'Nothing fell.' : `${findings} findings; again with: npm run attack -- ${seed}`)
 process.exit(findings === 0 ? 0 : 1)

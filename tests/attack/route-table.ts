@@ -43,6 +43,7 @@ export const DEMO_IDS: Ids = {
 	placeId: ['1'],
 	photoId: ['1'],
 	token: ['nobodys-secret.ics'],
+	code: ['abcdefgh'],
 	paper: ['kit', 'shopping'],
 	file: ['shelf.csv', 'people.csv', 'course.json', 'labels.pdf', 'design.json', 'parts.csv', 'outlines.svg', 'kit.pdf'],
 }

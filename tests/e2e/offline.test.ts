@@ -1,6 +1,7 @@
 /** A class taught where the network is not: the line to the server is pulled, and plugged in again. */
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import type { Page } from 'playwright-core'
+import { cutLines } from '../attack/cut-lines'
 import { openLooseLine, type LooseLine } from '../support/loose-line'
 import { openBench, scan, visit, type Bench, type Visitor } from '../support/visitor'
 
@@ -73,6 +74,19 @@ describe('a device', () => {
 		await direct.context.close()
 	})
 
+	test('keeps her signed in, and all that it keeps, when she signs out without a network', async () => {
+		await tablet.goto('/courses/1/plan')
+		line.pull()
+		await press('Sign out')
+		const box = tablet.getByRole('dialog')
+		await box.getByText('Not signed out').waitFor()
+		await box.getByRole('alert').waitFor()
+		await box.getByRole('button', { name: 'Stay' }).click()
+		await tablet.goto('/courses/1/run/1')
+		await tablet.locator('.run-now h2').waitFor()
+		line.plug()
+	})
+
 	test('does not let go of what only it has when somebody signs out', async () => {
 		line.pull()
 		await press('Note')
@@ -95,3 +109,13 @@ describe('a device', () => {
 		line.plug()
 	})
 })
+
+test(
+	'three tablets whose lines are cut by chance know the same in the end, and nothing is lost',
+	{ timeout: 240_000 },
+	async () => {
+		const report = await cutLines(bench, '/courses/2/run/1', { rounds: 3, seed: 5 })
+		expect(report.failures).toEqual([])
+		expect(report.events).toBeGreaterThan(5)
+	},
+)

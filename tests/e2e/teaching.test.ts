@@ -69,6 +69,22 @@ describe('an evening', () => {
 		await tablet.getByText(/all is kept/).waitFor()
 	})
 
+	test('is on the phone of who has the code, who is signed in nowhere', async () => {
+		await press('Phones')
+		const box = tablet.getByRole('dialog')
+		const address = await box.getByText(/\/evening\//).innerText()
+		expect(await scan(tablet)).toEqual([])
+		await box.getByRole('button', { name: 'Close' }).click()
+
+		const phone = await visit(bench, { isSignedIn: false, viewport: { width: 390, height: 844 } })
+		await phone.context.clock.install({ time: await tablet.evaluate(() => Date.now()) })
+		await phone.page.goto(address)
+		await expect.poll(() => phone.page.getByRole('heading', { level: 1 }).innerText()).toBe(await title())
+		expect(await scan(phone.page)).toEqual([])
+		expect(phone.complaints).toEqual([])
+		await phone.context.close()
+	})
+
 	test('who is late is said in a press, and counted', async () => {
 		await press('8 here')
 		await tablet.getByRole('listitem').filter({ hasText: 'late' }).first().getByText('late', { exact: true }).click()
@@ -138,8 +154,15 @@ describe('an evening', () => {
 		await press('Close the session')
 		await tablet.getByText('This session is closed').waitFor()
 		await tablet.getByText('The window was open').waitFor()
-		await tablet.getByText('1 piece broke.').waitFor()
+		await tablet.getByText(/^Broke: .+ 1\. Given dried: .+ 1\.$/).waitFor()
+		const line = tablet.getByRole('textbox', { name: 'To do otherwise next time' })
+		await line.fill('Begin with tea')
+		await line.press('Enter')
+		await tablet.getByText(/all is kept/).waitFor()
 		expect(await scan(tablet)).toEqual([])
+		await tablet.reload()
+		await tablet.getByText('This session is closed').waitFor()
+		expect(await tablet.getByRole('textbox', { name: 'To do otherwise next time' }).inputValue()).toBe('Begin with tea')
 		await wall.getByText(/All done/).waitFor()
 
 		await tablet.goto('/courses/1/run')

@@ -24,7 +24,7 @@ interface DeskTerms {
 	/** Address of the run, without a slash at its end: its door is `…/events`, its stream `…/stream`. */
 	address: string
 	known: KnownOnServer
-	store: RunStore
+	store: Pick<RunStore, 'deviceName' | 'read' | 'keep'>
 }
 
 const SOON_MS = 60
@@ -32,7 +32,7 @@ const RETRY_MS = 4_000
 
 export class RunDesk {
 	readonly #address: string
-	readonly #store: RunStore
+	readonly #store: DeskTerms['store']
 	readonly #listeners = new Set<() => void>()
 	readonly #channel: BroadcastChannel
 	#state: DeskState

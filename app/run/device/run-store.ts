@@ -70,3 +70,10 @@ export class RunStore {
 		await transaction.done
 	}
 }
+
+/** Of a phone that only looks on. */
+export const NO_STORE: Pick<RunStore, 'deviceName' | 'read' | 'keep'> = {
+	deviceName: () => Promise.resolve(randomId()),
+	read: () => Promise.resolve({ events: [], unsent: new Set<string>() }),
+	keep: () => Promise.resolve(),
+}

@@ -5,7 +5,7 @@ import { projectEnd, type Projection } from '../../../core/run/project-end'
 import { minuteOfDayAt } from '../../../core/time/zone'
 import type { RunPage } from '../read-run.server'
 import { RunDesk, type DeskState } from './run-desk'
-import { RunStore } from './run-store'
+import { NO_STORE, RunStore } from './run-store'
 
 export interface Run {
 	desk: RunDesk
@@ -21,17 +21,19 @@ export interface Run {
 
 const TICK_MS = 1_000
 
+/** Where a run is heard of. */
+export interface RunLine {
+	/** Without a slash at its end. */
+	address: string
+	/** What is heard and pressed is kept on the device. */
+	isKept: boolean
+}
+
 /** A run on this device, from moment to moment; a component that is kept for one session. */
-export function useRun({
-	courseId,
-	session,
-	plan,
-	timeZone,
-	known,
-}: Omit<RunPage, 'script' | 'students' | 'problem'>): Run {
-	const [desk] = useState(
-		() => new RunDesk({ address: `/courses/${courseId}/run/${session}`, known, store: new RunStore() }),
-	)
+export function useRun({ plan, timeZone, known }: Pick<RunPage, 'plan' | 'timeZone' | 'known'>, line: RunLine): Run {
+	const [desk] = useState(() => {
+		return new RunDesk({ address: line.address, known, store: line.isKept ? new RunStore() : NO_STORE })
+	})
 	const device = useSyncExternalStore(desk.subscribe, desk.read, desk.read)
 	const [ticked, setTicked] = useState(() => Date.now())
 	useEffect(() => {

@@ -1,7 +1,7 @@
 /** Events of a run as a device sends them: each of a known type, with what that type says. */
 import { array, boolean, lazy, mixed, number, object, string, type AnySchema, type ObjectSchema } from 'yup'
 import { isCoursePin, MOST_PINS, type CoursePin } from '../../../core/course/course-pin'
-import { ATTENDANCES, type RunEvent, type RunFact } from '../../../core/run/run-event'
+import { ATTENDANCES, NOTE_TOPICS, type RunEvent, type RunFact } from '../../../core/run/run-event'
 import { DRYING_STAGES } from '../../../core/vocabulary/drying-stage'
 
 /** Sent in one go; a device that was away for long sends several. */
@@ -49,7 +49,7 @@ const FACTS: Record<RunFact['type'], Record<string, AnySchema>> = {
 		temperatureC: number().required().min(-20).max(60),
 		humidity: number().required().min(0).max(1),
 	},
-	note: { text: string().required().trim().max(2_000) },
+	note: { text: string().defined().trim().max(2_000), about: string().oneOf(NOTE_TOPICS) },
 	plan: {
 		reason: string().required().max(300),
 		entries: array(object({ entry: name(), startMin: minute(), endMin: minute() }).noUnknown())

@@ -1,4 +1,5 @@
 /** Ways to go on with a session, in the words of who teaches it. */
+import type { CouldBegin } from '../../../core/run/could-begin'
 import type { OfferChange } from '../../../core/run/find-offers'
 import { nameOfTask } from '../../plan/words/tasks'
 import { duration } from '../../shared/words/times'
@@ -51,4 +52,12 @@ export function costWords({ change, chance }: Pick<JudgedOffer, 'change' | 'chan
 		...(change.kind === 'left out' ? ['less is learnt'] : []),
 	]
 	return costs.join('; ')
+}
+
+/** 'Time to spare: you could begin “outer petals: cut, wire, cup” (48 min) already.' */
+export function aheadWords(list: readonly CouldBegin[], { problem }: Names): string {
+	const named = list.map(({ task, minutes }) => {
+		return `“${nameOfTask(problem.compiled.tasks[task])}” (${duration(minutes)})`
+	})
+	return `Time to spare: you could begin ${named.join(', or ')} already.`
 }

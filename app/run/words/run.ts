@@ -1,4 +1,5 @@
 /** A session that is being taught, in words. */
+import type { NoteTopic } from '../../../core/run/run-event'
 import type { EntryState, Mark, RunState } from '../../../core/run/fold-run'
 import { minutesRunning } from '../../../core/run/fold-run'
 import { toldBehind, type Projection } from '../../../core/run/project-end'
@@ -47,6 +48,29 @@ export function tookWords({ begun, most }: EntryState): string {
 	const longest = minutes(most.when - earliest(begun))
 	const shortest = minutes(earliest(most) - begun.when)
 	return shortest >= longest ? `${longest} min` : `${shortest} to ${longest} min`
+}
+
+/** 'Broke: inner petals 2. Given dried: centre 1.'; empty: nothing did. */
+export function brokenWords({ broken, spares }: Pick<RunState, 'broken' | 'spares'>): string {
+	const told = [listed(broken, 'Broke'), listed(spares, 'Given dried')].filter((words) => words !== '')
+	return told.length > 0 ? `${told.join('. ')}.` : ''
+}
+
+/** 'Broke: inner petals 2, centre 1', by kind. */
+function listed(pieces: RunState['broken'] | RunState['spares'], verb: string): string {
+	const byKind = new Map<string, number>()
+	for (const { kind, count: many } of pieces) byKind.set(kind, (byKind.get(kind) ?? 0) + many)
+	const all = [...byKind].map(([kind, many]) => `${kind.toLowerCase()} ${many}`)
+	return all.length > 0 ? `${verb}: ${all.join(', ')}` : ''
+}
+
+/** The lines that are finished by hand, as what is asked. */
+export const TOPIC_WORDS: Record<NoteTopic, string> = {
+	'paste over': 'Paste that was over, grams',
+	'wires over': 'Wires that were over',
+	'waited for': 'What they waited for',
+	'who needs what': 'Who needs something next time',
+	'next time': 'To do otherwise next time',
 }
 
 function earliest({ when, from }: Mark): number {

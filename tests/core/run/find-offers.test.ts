@@ -112,6 +112,23 @@ describe.each(EVENINGS)('what is settled for the rest of the course by %s, %j', 
 	})
 })
 
+test('what has left by a way that was taken does not come back with the next', () => {
+	const first = offersOf('Magnolia on Thursdays', { session: 1, late: 25 })
+	const { course, compiled, plan } = packDemo('Magnolia on Thursdays')
+	const problem = { compiled, plan, pins: resolvePins(course, compiled).pins }
+	const leaving = first.offers.filter(({ change }) => change.kind === 'later' || change.kind === 'dried')
+	expect(leaving.length).toBeGreaterThan(0)
+	for (const { taken } of leaving) {
+		const events = supposing(first.events, { type: 'plan', reason: '', ...taken }, first.now)
+		const state = foldRun(first.opened, events, first.now)
+		const terms = { effortOf: () => ({ nodes: 60 }) }
+		const next = [...findOffers(problem, first.opened, state, { nowMin: first.nowMin, now: first.now }, terms)]
+		const here = new Set(taken.entries.map(({ entry }) => entry))
+		expect(next.length).toBeGreaterThan(0)
+		for (const { taken: then } of next) for (const { entry } of then.entries) expect(here).toContain(entry)
+	}
+})
+
 test('when nothing is left to do there is nothing to offer', () => {
 	const { offers } = offersOf('Magnolia on Thursdays', { session: 3, late: 0, done: 4 })
 	expect(offers).toEqual([])

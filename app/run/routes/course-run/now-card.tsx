@@ -1,8 +1,8 @@
 import type { Run } from '../../device/use-run'
 import type { RunPage } from '../../read-run.server'
 import { FigureView } from '../../../shared/figure/figure-view'
-import { minutesWords, tookWords } from '../../words/run'
-import { count } from '../../../shared/words/times'
+import { minutesWords } from '../../words/run'
+import { ClosedCard } from './closed-card'
 
 /** What is going on: its picture, its sentence, what to have out, what to mind; and what comes next. */
 export function NowCard({ page, run }: { page: RunPage; run: Run }) {
@@ -41,29 +41,6 @@ export function NowCard({ page, run }: { page: RunPage; run: Run }) {
 						{page.cards[next.entry.id]?.out.length ? `; have out ${page.cards[next.entry.id]?.out.join(', ')}` : ''}
 					</p>
 				)}
-			</div>
-		</section>
-	)
-}
-
-/** What was, once the session is closed. */
-function ClosedCard({ page, run: { state } }: { page: RunPage; run: Run }) {
-	const broken = state.broken.reduce((sum, { count: pieces }) => sum + pieces, 0)
-	return (
-		<section className="run-now" aria-label="What was">
-			<div>
-				<h2>This session is closed</h2>
-				<ul className="run-log">
-					{state.entries.map((entry) => (
-						<li key={entry.entry.id}>
-							<b>{page.cards[entry.entry.id]?.title}</b> {tookWords(entry) || 'was not done'}
-						</li>
-					))}
-				</ul>
-				<p>
-					{broken > 0 ? `${count(broken, 'piece')} broke. ` : ''}
-					{state.notes.map(({ text }) => text).join(' · ')}
-				</p>
 			</div>
 		</section>
 	)

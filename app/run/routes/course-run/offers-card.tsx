@@ -1,11 +1,12 @@
 import { Button } from 'antd'
+import { couldBegin } from '../../../../core/run/could-begin'
+import { minuteOfDayAt } from '../../../../core/time/zone'
 import type { JudgedOffer } from '../../device/foresight.worker'
 import { useOffers } from '../../device/use-offers'
 import type { Run } from '../../device/use-run'
 import type { RunPage } from '../../read-run.server'
-import { costWords, offerWords } from '../../words/offers'
+import { aheadWords, costWords, offerWords } from '../../words/offers'
 import { clock } from '../../../shared/words/times'
-import { minuteOfDayAt } from '../../../../core/time/zone'
 
 interface OffersCardProps {
 	page: RunPage
@@ -22,6 +23,7 @@ export function OffersCard({ page, run, chance }: OffersCardProps) {
 	const take = ({ change, taken }: JudgedOffer) => {
 		desk.write({ type: 'plan', reason: offerWords(change, page), ...taken })
 	}
+	const ahead = couldBegin(page.problem, page.plan, state, run)
 	const heading = offers.cause === 'chance' ? 'These would help' : 'What comes next is not dry yet'
 	return (
 		<>
@@ -33,6 +35,7 @@ export function OffersCard({ page, run, chance }: OffersCardProps) {
 					<Button onClick={() => desk.write({ type: 'undo', of: last.id })}>Take it back</Button>
 				</p>
 			)}
+			{ahead.length > 0 && <p>{aheadWords(ahead, page)}</p>}
 			{offers.isHopeless && (
 				<p className="soft">Nothing that fits the rest of the course would make it likelier to end in time.</p>
 			)}

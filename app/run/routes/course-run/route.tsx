@@ -51,7 +51,7 @@ function LayingOut({ page }: { page: RunPage }) {
 }
 
 function Tablet({ page }: { page: RunPage }) {
-	const run = useRun(page)
+	const run = useRun(page, { address: `/courses/${page.courseId}/run/${page.session}`, isKept: true })
 	const { state, device } = run
 	const lastPress = useLastPress()
 	const bell = useBell()

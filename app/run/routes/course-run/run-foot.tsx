@@ -6,6 +6,7 @@ import type { Bell } from '../../device/use-bell'
 import type { LastPress } from '../../device/use-last-press'
 import type { Run } from '../../device/use-run'
 import type { RunPage } from '../../read-run.server'
+import { PhonesBox } from './phones-box'
 
 interface RunFootProps {
 	page: RunPage
@@ -40,6 +41,7 @@ export function RunFoot({ page, run, lastPress, bell }: RunFootProps) {
 			<Button aria-pressed={bell.isOn} onClick={bell.turn}>
 				{bell.isOn ? 'Bell is on' : 'Bell is off'}
 			</Button>
+			<PhonesBox page={page} />
 			<Button href={`/courses/${page.courseId}/run/${page.session}/wall`} target="_blank">
 				Wall
 			</Button>

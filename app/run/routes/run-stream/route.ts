@@ -1,88 +1,15 @@
-/** The events of a run as they come: a stream that goes on where it was left. */
+/** The events of a run as they come. */
 import { readRunEvents } from '../../../../db/repositories/runs.server'
 import { memberContext } from '../../../shared/http/contexts'
 import { loading } from '../../../shared/http/responses.server'
 import { readRunKey } from '../../read-run.server'
-import { listenToRun } from '../../run-streams.server'
+import { streamRun } from '../../stream-run.server'
 import type { Route } from './+types/route'
 
-/** So often something is said, lest a proxy think that nobody is there; then also what other servers took in is looked for. */
-const BEAT_MS = 15_000
-
 export function loader({ params, request, context }: Route.LoaderArgs) {
-	return loading(async () => {
+	return loading(() => {
 		const { studio } = context.get(memberContext)
 		const run = readRunKey(params)
-		// Whoever wants anything but a stream would wait for its end for ever.
-		if (!request.headers.get('Accept')?.includes('text/event-stream'))
-			return new Response('A stream of events.', { status: 406 })
-		let cursor = readCursor(request)
-		// Asked before the answer begins: a course of somebody else has no stream.
-		await readRunEvents(studio.id, run, Number.MAX_SAFE_INTEGER)
-		const encoder = new TextEncoder()
-		let stop = () => {}
-		const stream = new ReadableStream<Uint8Array>({
-			start(controller) {
-				let isOver = false
-				let isAsking = false
-				let isAskedAgain = false
-				const send = (text: string) => {
-					if (!isOver) controller.enqueue(encoder.encode(text))
-				}
-				const ask = async () => {
-					if (isAsking) {
-						isAskedAgain = true
-						return
-					}
-					isAsking = true
-					try {
-						do {
-							isAskedAgain = false
-							const known = await readRunEvents(studio.id, run, cursor)
-							if (known.events.length > 0) send(`id: ${known.cursor}\ndata: ${JSON.stringify(known)}\n\n`)
-							cursor = known.cursor
-						} while (isAskedAgain)
-					} catch {
-						// The database is away: the device asks again by itself.
-						end()
-					} finally {
-						isAsking = false
-					}
-				}
-				const leave = listenToRun(run, () => void ask())
-				const beat = setInterval(() => {
-					send(': beat\n\n')
-					void ask()
-				}, BEAT_MS)
-				stop = () => {
-					isOver = true
-					clearInterval(beat)
-					leave()
-				}
-				const end = () => {
-					if (isOver) return
-					stop()
-					controller.close()
-				}
-				request.signal.addEventListener('abort', end)
-				send('retry: 2000\n\n')
-				void ask()
-			},
-			// Whoever read it is gone.
-			cancel: () => stop(),
-		})
-		return new Response(stream, {
-			headers: {
-				'Content-Type': 'text/event-stream',
-				'Cache-Control': 'no-cache, no-transform',
-				'X-Accel-Buffering': 'no',
-			},
-		})
+		return streamRun(request, run, (after) => readRunEvents(studio.id, run, after))
 	})
-}
-
-/** What a browser says that it has seen; 0: nothing. */
-function readCursor(request: Request): number {
-	const said = request.headers.get('Last-Event-ID') ?? new URL(request.url).searchParams.get('after') ?? '0'
-	return /^\d{1,10}$/.test(said) ? Number(said) : 0
 }

@@ -1,0 +1,20 @@
+/** What a phone may see of a run, as it comes. */
+import { NotFoundError } from '../../../../core/errors'
+import { publicEvents } from '../../../../core/run/public-events'
+import { findRunCode } from '../../../../db/repositories/run-codes.server'
+import { readRunEvents } from '../../../../db/repositories/runs.server'
+import { loading } from '../../../shared/http/responses.server'
+import { streamRun } from '../../stream-run.server'
+import type { Route } from './+types/route'
+
+export function loader({ params, request }: Route.LoaderArgs) {
+	return loading(async () => {
+		const found = await findRunCode(params.code, new Date())
+		if (!found) throw new NotFoundError('This code is not known, or its evening is over.')
+		const { member, run } = found
+		return streamRun(request, run, async (after) => {
+			const { events, cursor } = await readRunEvents(member.studio.id, run, after)
+			return { events: publicEvents(events), cursor }
+		})
+	})
+}
