@@ -11,6 +11,8 @@ export default [
 		route('courses/:courseId/run/:session', 'run/routes/course-run/route.tsx'),
 		route('courses/:courseId/run/:session/wall', 'run/routes/run-wall/route.tsx'),
 		route('courses/:courseId/run/:session/events', 'run/routes/run-events/route.ts'),
+		route('courses/:courseId/run/:session/air', 'run/routes/run-air/route.ts'),
+		route('courses/:courseId/run/:session/photos/:photoId', 'run/routes/run-photo/route.ts'),
 		route('courses/:courseId/run/:session/code', 'run/routes/run-code/route.ts'),
 		route('courses/:courseId/run/:session/stream', 'run/routes/run-stream/route.ts'),
 	]),

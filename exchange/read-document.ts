@@ -7,6 +7,7 @@ import { countProblems } from '../core/design/count-problems'
 import { validateDesign } from '../core/design/validate-design'
 import { InputError, type FieldProblem } from '../core/errors'
 import type { Instance } from '../core/plan/problem/instance'
+import type { NamedPlan } from '../core/plan/named-plan'
 import type { Plan } from '../core/plan/problem/plan'
 import { validateInstance } from '../core/plan/problem/validate-instance'
 import designSchema from './schemas/design.schema.json'
@@ -31,6 +32,8 @@ const MAX_PROBLEMS = 50
 const MAX_VALUES = 60_000
 /** Of a wrong document with more only the first problem is told. */
 const MOST_LOOKED_THROUGH = 12_000
+/** As many as an instance has arcs. */
+const MOST_SWAPS = 10_000
 
 /**
  * Reads a design in the exchange form; one of an older form is brought to the newest.
@@ -66,6 +69,19 @@ export function readInstance(document: unknown): Instance {
 /** @throws {InputError} every problem by JSON pointer */
 export function readPlan(document: unknown): Plan {
 	return readAgainst<Plan>(planSchema, document)
+}
+
+/**
+ * A plan that names its exchanges.
+ *
+ * @throws {InputError} every problem by JSON pointer
+ */
+export function readNamedPlan(document: unknown): NamedPlan {
+	const swaps = isObject(document) ? document['swaps'] : undefined
+	const isNames = Array.isArray(swaps) && swaps.length <= MOST_SWAPS && swaps.every((id) => typeof id === 'string')
+	if (!isObject(document) || !isNames)
+		throw new InputError([{ path: '/swaps', message: 'names the exchanges of the plan' }])
+	return { ...readPlan({ ...document, swaps: [] }), swaps }
 }
 
 /**

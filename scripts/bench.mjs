@@ -19,6 +19,7 @@ const BENCHES = {
 	pages: 'pages.mjs',
 	solving: 'solving.mjs',
 	hands: 'hands.mjs',
+	teaching: 'teaching.mjs',
 }
 
 await runScript(() => {
@@ -28,7 +29,7 @@ await runScript(() => {
 		throw new Failure(`There is no bench ${unknown.join(', ')}: choose from ${Object.keys(BENCHES).join(', ')}`)
 	checkNode()
 	ensureNpmPackages(root)
-	if (wanted.length === 0 || ['pages', 'solving', 'hands'].some((name) => wanted.includes(name))) {
+	if (wanted.length === 0 || ['pages', 'solving', 'hands', 'teaching'].some((name) => wanted.includes(name))) {
 		ensureDatabasePrograms()
 		ensurePrograms(['chromium'], ['chromium'])
 		ensureBuild(root)

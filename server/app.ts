@@ -146,7 +146,8 @@ function securityHeaders(isHttps: boolean) {
 				'script-src': ["'self'", (_request, response) => `'nonce-${nonceOf(response as Response)}'`],
 				// Styles cannot carry a nonce: the component library inserts some without one.
 				'style-src': ["'self'", "'unsafe-inline'"],
-				'img-src': ["'self'", 'data:'],
+				// Photos that are on this device alone have an address that only its own page knows.
+				'img-src': ["'self'", 'data:', 'blob:'],
 				'font-src': ["'self'"],
 				'connect-src': ["'self'"],
 				'worker-src': ["'self'"],

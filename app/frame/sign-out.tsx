@@ -1,13 +1,14 @@
 import { Button, Modal } from 'antd'
 import { useState } from 'react'
 import { Form } from 'react-router'
-import { clearDevice, readUnsent, sendUnsent, type UnsentEvents } from '../run/offline/leave-device'
+import { clearDevice, readUnsent, sendUnsent, type Unsent } from '../run/offline/leave-device'
+import { toSavedClass } from '../run/offline/saved-class'
 import { saveJson } from '../shared/save-json'
 import { count } from '../shared/words/times'
 
 /** Leaves the studio and the device; what of a class is only on this device is sent or saved first. */
 export function SignOut({ userName }: { userName: string }) {
-	const [unsent, setUnsent] = useState<UnsentEvents>()
+	const [unsent, setUnsent] = useState<Unsent>()
 	const [trouble, setTrouble] = useState<string>()
 	/** The device is cleared when she is out: who is not stays as she was, with all that a class needs. */
 	const leaveAfter = async (work: () => Promise<void> | void) => {
@@ -26,15 +27,15 @@ export function SignOut({ userName }: { userName: string }) {
 		setTrouble(undefined)
 		const found = await readUnsent()
 		setUnsent(found)
-		if (found.size === 0) await leaveAfter(() => undefined)
+		if (found.events.size === 0 && found.photos.length === 0) await leaveAfter(() => undefined)
 	}
 	const send = () => leaveAfter(() => (unsent ? sendUnsent(unsent) : undefined))
-	const save = () => leaveAfter(() => saveJson('class-events.json', Object.fromEntries(unsent ?? [])))
+	const save = () => leaveAfter(async () => unsent && saveJson('class.json', await toSavedClass(unsent)))
 	const stay = () => {
 		setUnsent(undefined)
 		setTrouble(undefined)
 	}
-	const presses = [...(unsent?.values() ?? [])].flat().length
+	const presses = [...(unsent?.events.values() ?? []), unsent?.photos ?? []].flat().length
 	return (
 		<Form
 			method="post"

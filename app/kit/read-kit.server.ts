@@ -1,6 +1,7 @@
 /** The kits of a course as they stand: packed from its plan, for its people, from the studio's shelf. */
 import type { DesignInCourse } from '../../core/plan/compile/compile-course'
 import type { Design } from '../../core/design/design'
+import type { PlanTerms } from '../../core/plan/compile/drying-terms'
 import type { CoursePlan } from '../../core/plan/plan-course'
 import { kitStudioOf, packClassKit, type ClassKit } from '../../core/kit/class-kit'
 import { instructorHours } from '../../core/kit/price-course'
@@ -25,6 +26,8 @@ export interface CurrentKit {
 	designs: DesignInCourse[]
 	/** Their documents, in the same order. */
 	documents: Design[]
+	/** Of the studio, as they are now. */
+	terms: PlanTerms
 	/** Of what the plan would be made from today. */
 	fingerprint: string
 	roster: Student[]
@@ -50,11 +53,11 @@ export async function readKit(studio: Studio, course: StoredCourse): Promise<Cur
 		readStock(studio.id),
 		getRoster(studio.id, course.id),
 	])
-	const { coursePlan, planId, planMadeAt, designs, documents, fingerprint, isOutdated } = current
+	const { coursePlan, planId, planMadeAt, designs, documents, terms, fingerprint, isOutdated } = current
 	const stock = toStock(stored)
 	const { compiled, plan, objective } = coursePlan
-	const terms = { stockLengthsMm: studio.wireLengthsMm, terms: studio.kitTerms }
-	const kitStudio = kitStudioOf(terms, stock, designs)
+	const usual = { stockLengthsMm: studio.wireLengthsMm, terms: studio.kitTerms }
+	const kitStudio = kitStudioOf(usual, stock, designs)
 	// A plan is never changed, and the course names the versions of its designs.
 	const inputs = [studio.id, course, planId, roster, kitStudio]
 	const kit =
@@ -66,6 +69,7 @@ export async function readKit(studio: Studio, course: StoredCourse): Promise<Cur
 		planMadeAt,
 		designs,
 		documents,
+		terms,
 		fingerprint,
 		roster,
 		stock,

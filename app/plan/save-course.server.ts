@@ -129,6 +129,7 @@ async function savePlanned(studio: Studio, input: StoredCourse): Promise<void> {
  * Saves a course with a plan that was chosen for it.
  *
  * @param choose - the plan, once it is known what the course is planned from
+ * @param reason - for the course's history; absent: nobody said any
  * @throws {InputError} by field of the course
  * @throws {ConflictError} someone else has saved it since it was read
  */
@@ -136,17 +137,23 @@ export async function keepCourseWith(
 	studio: Studio,
 	input: StoredCourse,
 	choose: (job: PlanJob) => Promise<CoursePlan>,
+	reason?: string,
 ): Promise<void> {
-	await saveWith(studio, input, async (job) => ({ plan: await choose(job), isQuick: false }))
+	await saveWith(studio, input, async (job) => ({ plan: await choose(job), isQuick: false }), reason)
 }
 
-async function saveWith(studio: Studio, input: StoredCourse, make: (job: PlanJob) => Promise<MadePlan>): Promise<void> {
+async function saveWith(
+	studio: Studio,
+	input: StoredCourse,
+	make: (job: PlanJob) => Promise<MadePlan>,
+	reason?: string,
+): Promise<void> {
 	const { course, documents } = await pinDesigns(studio.id, requireValidCourse(input))
 	const terms = await readPlanTerms(studio, documents)
 	const { id, version: _, ...plain } = course
 	const job = { course: plain, designs: documents, terms }
 	const made = await make(job)
-	await keepTogether(studio, { job, ...made }, async (transaction) => {
+	await keepTogether(studio, { job, reason, ...made }, async (transaction) => {
 		await updateCourse(studio.id, course, transaction)
 		return id
 	})
@@ -155,13 +162,13 @@ async function saveWith(studio: Studio, input: StoredCourse, make: (job: PlanJob
 /** The course and its plan are kept together or not at all; a quick plan is improved later. */
 async function keepTogether(
 	studio: Studio,
-	{ job, plan, isQuick }: MadePlan & { job: PlanJob },
+	{ job, plan, isQuick, reason = null }: MadePlan & { job: PlanJob; reason?: string | null | undefined },
 	saveCourse: (transaction: Transaction) => Promise<number>,
 ): Promise<number> {
 	const fingerprint = fingerprintOf(job.course, job.designs, job.terms)
 	const kept = await inTransaction(async (transaction) => {
 		const courseId = await saveCourse(transaction)
-		const planId = await createPlan(studio.id, { courseId, fingerprint, document: plan }, transaction)
+		const planId = await createPlan(studio.id, { courseId, fingerprint, document: plan, reason }, transaction)
 		return { courseId, planId }
 	})
 	if (isQuick) improveLater(studio, job, { ...kept, fingerprint, plan })

@@ -9,7 +9,8 @@ import {
 } from '../../core/kit/shopping-list'
 import { formerPlacesOf, type FormerPlaces, type Stock } from '../../core/kit/stock'
 import { listCalendar, listOrderEntries, type CalendarEntry } from '../../core/prepare/course-calendar'
-import { listOrderTasks, listPrepTasks, type PrepTask } from '../../core/prepare/prep-tasks'
+import { listMakeUps, type MakeUp } from '../../core/prepare/make-up'
+import { listMakeUpTasks, listOrderTasks, listPrepTasks, type PrepTask } from '../../core/prepare/prep-tasks'
 import type { PrepTerms } from '../../core/prepare/prep-terms'
 import type { Session } from '../../core/course/course'
 import { addDays } from '../../core/time/calendar'
@@ -21,6 +22,7 @@ import {
 	type ComingCourse,
 } from '../../db/repositories/course-preparations.server'
 import { getCourse } from '../../db/repositories/courses.server'
+import { listWaysBack } from '../../db/repositories/runs.server'
 import { readStock, toStock } from '../../db/repositories/stock/read-stock.server'
 import { readKit } from '../kit/read-kit.server'
 import { toldPlan } from '../plan/told-plan.server'
@@ -28,7 +30,7 @@ import { log } from '../shared/http/log.server'
 import { keyOf, remember } from '../shared/http/remember.server'
 
 /** Raised when the same plan would be prepared otherwise. */
-const PREPARING_VERSION = 2
+const PREPARING_VERSION = 3
 /** Nothing is prepared earlier: orders go out three weeks before. */
 const DAYS_AHEAD = 60
 /** Of a studio; what comes later is laid when its time has come. */
@@ -41,6 +43,7 @@ interface PreparedDocument {
 	tasks: PrepTask[]
 	entries: CalendarEntry[]
 	needs: ClassNeed[]
+	makeUps: MakeUp[]
 }
 
 export interface PreparedCourse {
@@ -78,6 +81,7 @@ export async function readPreparedCourses(studio: Studio, date: string, budgetMs
 		inputKey: keyOf([PREPARING_VERSION, studio.version, stock.items, course]),
 	}))
 	const kept = await readKept(keyed)
+	const waysBack = await listWaysBack(coming.map(({ id }) => id))
 	const end = performance.now() + budgetMs
 	const prepared: PreparedCourse[] = []
 	const pending: ComingCourse[] = []
@@ -95,7 +99,8 @@ export async function readPreparedCourses(studio: Studio, date: string, budgetMs
 				: rememberOrders([course.id, inputKey, stockKey, date], () =>
 						ordersBySupplier(listShopping(document.needs, stock, date).lines),
 					)
-		prepared.push(withOrders(course, document, orders, { date, terms: studio.prepTerms }))
+		const students = waysBack.get(course.id) ?? new Map<number, number>()
+		prepared.push(withOrders(course, document, { orders, students }, { date, terms: studio.prepTerms }))
 	}
 	if (pending.length > 0) void prepareBehind(studio, pending, stock)
 	return { courses: prepared, places: formerPlacesOf(stock), pendingCount: pending.length }
@@ -158,6 +163,7 @@ async function prepare(studio: Studio, coming: ComingCourse, stock: Stock): Prom
 			: [],
 		entries: listCalendar(course, hasPlan ? story : undefined),
 		needs: hasPlan ? listNeeds(kit) : [],
+		makeUps: hasPlan ? listMakeUps(current.coursePlan.compiled, designs, story, sessions) : [],
 	}
 	// Its plan may have been made just now.
 	const inputKey = keyOf([PREPARING_VERSION, studio.version, stock.items, { ...coming, planId }])
@@ -169,17 +175,18 @@ const rememberOrders = remember<SupplierOrders[]>(300)
 
 function withOrders(
 	{ id, name }: ComingCourse,
-	{ sessions, tasks, entries, hasPlan }: PreparedDocument,
-	orders: readonly SupplierOrders[],
+	{ sessions, tasks, entries, hasPlan, makeUps }: PreparedDocument,
+	{ orders, students }: { orders: readonly SupplierOrders[]; students: ReadonlyMap<number, number> },
 	{ date, terms }: { date: string; terms: PrepTerms },
 ): PreparedCourse {
 	const ordering = listOrderTasks({ id, sessions }, orders, terms)
+	const makingUp = listMakeUpTasks(id, makeUps, students)
 	return {
 		id,
 		name,
 		hasPlan,
 		sessions,
-		tasks: [...ordering, ...tasks].filter(({ forDate }) => forDate >= date),
+		tasks: [...ordering, ...tasks, ...makingUp].filter(({ forDate }) => forDate >= date),
 		entries: [...entries, ...listOrderEntries(orders)],
 	}
 }

@@ -1,17 +1,23 @@
 /** What a session that is taught needs on its device: what is to come, with cards, people and what has happened already. */
 import { CAUTION_OF, hazardsOfStep } from '../../core/design/cautions'
+import type { Climate } from '../../core/drying/climate'
 import type { ResolvedDesign, ResolvedStep } from '../../core/design/resolve-design'
 import { NotFoundError } from '../../core/errors'
 import type { TaskSource } from '../../core/plan/compile/compiled-course'
+import { roomOf } from '../../core/plan/compile/drying-terms'
 import { resolvePins } from '../../core/plan/pins/course-pins'
 import { ownedToolsOf } from '../../core/kit/stock'
+import { findWayBack } from '../../core/prepare/home-work'
+import { listMakeUps, type MakeUp } from '../../core/prepare/make-up'
 import type { Script } from '../../core/rehearse/script'
 import { writeScript } from '../../core/rehearse/write-script'
 import type { RunProblem } from '../../core/run/remaining-problem'
 import { countingEvents, mergeEvents } from '../../core/run/run-event'
 import { toRunPlan, type RunEntry, type RunPlan } from '../../core/run/run-plan'
+import { describeWaits, type WaitInAir } from '../../core/run/tray-air'
 import type { StoredCourse } from '../../db/repositories/courses.server'
 import type { Studio } from '../../db/repositories/accounts.server'
+import { listPlaces } from '../../db/repositories/places.server'
 import { getPlan } from '../../db/repositories/plans.server'
 import { readRunEvents, type KnownEvents, type RunKey } from '../../db/repositories/runs.server'
 import { pieceFigure } from '../design/components/flower-picture/flower-figure'
@@ -59,6 +65,14 @@ export interface RunPage {
 	problem: RunProblem
 	/** By session. */
 	sessionNames: string[]
+	/** Where the session meets, and its air as it is planned with, over a day. */
+	room: { name: string; climate: Climate; hasHygrometer: boolean }
+	/** Dried pieces for who misses it; absent: it has none that would help, or they could not be dry in time. */
+	makeUp?: MakeUp
+	/** Of who misses it, minutes at home and with the instructor. */
+	wayBack: { homeMinutes: number; otherMinutes: number }
+	/** What its trays are forecast with in other air. */
+	waitsInAir: WaitInAir[]
 }
 
 /** @throws {NotFoundError} it is none */
@@ -85,6 +99,9 @@ export async function readRun(studio: Studio, course: StoredCourse, session: num
 	const { compiled, plan: laid } = current.coursePlan
 	if (!laid) return undefined
 	const { tasks } = compiled
+	const { story } = told
+	const makeUp = listMakeUps(compiled, current.designs, story, course.sessions).find((own) => own.session === session)
+	const { homeMinutes, otherMinutes } = findWayBack(compiled, current.designs, story, session - 1)
 	const tools = current.designs.flatMap(({ design }) => design.steps.flatMap((step) => step.tools))
 	return {
 		...{ courseId: course.id, courseName: course.name, session, plan, known, planId: current.planId },
@@ -94,6 +111,10 @@ export async function readRun(studio: Studio, course: StoredCourse, session: num
 			pins: resolvePins(current.coursePlan.course, compiled).pins,
 		},
 		sessionNames: course.sessions.map(({ startMin }, s) => sessionName(startMin, s + 1)),
+		...(makeUp && { makeUp }),
+		wayBack: { homeMinutes, otherMinutes },
+		room: await roomOfSession(studio, own.roomId),
+		waitsInAir: describeWaits(plan, { course, designs: current.designs, compiled, terms: current.terms }),
 		script: writeScript({
 			...{ course, designs: current.designs, compiled, plan: laid, owned: ownedToolsOf(current.stock, tools) },
 			levels: current.roster.map(({ level }) => level),
@@ -107,6 +128,12 @@ export async function readRun(studio: Studio, course: StoredCourse, session: num
 		),
 		students: Array.from({ length: course.studentCount }, (_, n) => current.roster[n]?.name ?? `Place ${n + 1}`),
 	}
+}
+
+async function roomOfSession(studio: Studio, roomId: number | undefined): Promise<RunPage['room']> {
+	const places = await listPlaces(studio.id)
+	const { id, name, climate } = roomOf({ places }, roomId)
+	return { name, climate, hasHygrometer: places.some((place) => place.id === id && place.sensor !== 'none') }
 }
 
 /** A session goes on by the plan that it was opened with, whatever has become of the course's since. */

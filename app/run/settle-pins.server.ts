@@ -5,13 +5,14 @@ import { adoptPlan } from '../../core/plan/plan-course'
 import type { Plan } from '../../core/plan/problem/plan'
 import { countingEvents, mergeEvents, type RunEvent } from '../../core/run/run-event'
 import type { Studio } from '../../db/repositories/accounts.server'
-import { getCourse } from '../../db/repositories/courses.server'
+import { getCourse, type StoredCourse } from '../../db/repositories/courses.server'
 import { readRunEvents, type RunKey } from '../../db/repositories/runs.server'
 import { getPlan } from '../../db/repositories/plans.server'
-import { readPlan } from '../../exchange/read-document'
+import { readNamedPlan } from '../../exchange/read-document'
 import { judgePlan } from '../plan/judge-plan.server'
 import { keepCourseWith } from '../plan/save-course.server'
-import { makePlan } from '../plan/solving/make-plan.server'
+import { makePlan, type PlanJob } from '../plan/solving/make-plan.server'
+import { sessionName } from '../shared/words/times'
 
 /** Whether something among the events asks for another plan of the course. */
 export function settlesAnything(events: readonly RunEvent[]): boolean {
@@ -33,10 +34,19 @@ export async function settlePins(studio: Studio, run: RunKey): Promise<void> {
 	if (JSON.stringify(pins) === JSON.stringify(before)) return
 	const seen = await planThatWasSeen(studio, run, countingEvents(events))
 	const { pins: _, ...plain } = course
-	await keepCourseWith(studio, { ...plain, ...(pins.length > 0 && { pins }) }, async (job) => {
+	const choose = async (job: PlanJob) => {
 		if (seen && adoptPlan(job.course, job.designs, job.terms, seen)) return judgePlan(studio, job, seen)
 		return (await makePlan(studio, job)).plan
-	})
+	}
+	const reason = settledWords(course, run, countingEvents(events))
+	await keepCourseWith(studio, { ...plain, ...(pins.length > 0 && { pins }) }, choose, reason)
+}
+
+/** For the course's history. */
+function settledWords({ sessions }: StoredCourse, { session }: RunKey, counting: readonly RunEvent[]): string {
+	const name = sessionName(sessions[session - 1]?.startMin ?? 0, session)
+	const taken = counting.findLast((event) => event.type === 'plan')
+	return taken?.type === 'plan' ? `In class, ${name}: ${taken.reason}` : `In class, ${name}: taken back`
 }
 
 async function planThatWasSeen(
@@ -45,7 +55,7 @@ async function planThatWasSeen(
 	counting: readonly RunEvent[],
 ): Promise<Plan | NamedPlan | undefined> {
 	const taken = counting.findLast((event) => event.type === 'plan')
-	if (taken?.type === 'plan') return taken.coursePlan && readPlan(taken.coursePlan)
+	if (taken?.type === 'plan') return taken.coursePlan && readNamedPlan(taken.coursePlan)
 	const opening = counting.find((event) => event.type === 'opened')
 	if (opening?.type !== 'opened' || opening.planId === undefined) return undefined
 	return (await getPlan(studio.id, courseId, opening.planId)).document.plan

@@ -13,6 +13,7 @@ import { addDays } from '../time/calendar'
 import type { WallTime } from '../time/wall-clock'
 import type { DryingStage } from '../vocabulary/drying-stage'
 import { listDueOrders, listReady } from './course-calendar'
+import type { MakeUp } from './make-up'
 import { liesOn, type Lying } from './lies-on'
 import { USUAL_PREP_TERMS, type PrepTerms } from './prep-terms'
 
@@ -26,6 +27,8 @@ export type PrepWork =
 	| { kind: 'print' }
 	| { kind: 'tools' }
 	| { kind: 'pack'; kits: number }
+	/** Dried pieces for who missed a session; `missedOn`: YYYY-MM-DD. */
+	| { kind: 'make up'; pieces: MakeUp['pieces']; students: number; missedOn: string }
 	| { kind: 'look'; source: TaskSource; stage: DryingStage | undefined }
 
 export interface PrepTask {
@@ -67,6 +70,33 @@ export interface CourseToPrepare {
 export function listPrepTasks(course: CourseToPrepare, terms: PrepTerms = USUAL_PREP_TERMS): PrepTask[] {
 	const list = new TaskList(course, terms)
 	return [...list.before(), ...list.between()]
+}
+
+/**
+ * What is made for who was away.
+ *
+ * @param students - who get dried pieces, by the number of the session that they missed
+ */
+export function listMakeUpTasks(
+	courseId: number,
+	makeUps: readonly MakeUp[],
+	students: ReadonlyMap<number, number>,
+): PrepTask[] {
+	return makeUps.flatMap(({ session, pieces, minutes, earliest, latest, forDate }): PrepTask[] => {
+		const count = students.get(session) ?? 0
+		if (count === 0) return []
+		return [
+			{
+				id: taskId(courseId, `make-up-${session}`),
+				courseId,
+				work: { kind: 'make up', pieces, students: count, missedOn: earliest.date },
+				minutes: count * minutes,
+				...{ earliest, latest, forDate },
+				after: [],
+				isDrying: true,
+			},
+		]
+	})
 }
 
 /** What is ordered for a course, by supplier. */

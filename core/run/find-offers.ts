@@ -12,7 +12,7 @@ import { runsOf, unitMinutesOf } from '../plan/problem/plan-times'
 import type { RunState } from './fold-run'
 import { remainingProblem, type Remaining, type RunProblem } from './remaining-problem'
 import type { TakenPlan } from './run-event'
-import { taskOfEntry, type RunEntry, type RunPlan } from './run-plan'
+import { taskOfEntry, type RunPlan } from './run-plan'
 import type { Present } from './script-from-now'
 
 export type OfferChange =
@@ -20,6 +20,8 @@ export type OfferChange =
 	| { kind: 'later'; tasks: string[]; session: number }
 	/** The same work, in another order. */
 	| { kind: 'order'; first: string }
+	/** Of what these tasks make everybody makes so many pieces less. */
+	| { kind: 'fewer'; tasks: string[]; pieces: number }
 	/** Tea is so many minutes shorter. */
 	| { kind: 'tea'; minutes: number }
 	/** What these tasks make is brought dried to a later session; minutes of hers. */
@@ -45,6 +47,9 @@ const TEA_LESS = 10
 const SHORTEST_TEA = 5
 const LONGER = [10, 20, 30]
 const MIDNIGHT = 1440
+/** Where everybody makes so many of a kind, two less are not missed: common practice, no source. */
+const MANY_PIECES = 6
+const PIECES_LESS = 2
 /** Tasks that are tried to leave, and pieces that are tried to be brought. */
 const MOST_TRIED = 4
 
@@ -73,6 +78,15 @@ export function* findOffers(
 	}
 }
 
+/** What of an offer its plan does not tell. */
+interface OfferTold {
+	pins?: CoursePin[]
+	closeMin?: number
+	teaMinutes?: number | undefined
+	/** Units by which tasks of this evening are shorter. */
+	less?: ReadonlyMap<string, number> | undefined
+}
+
 interface Evening {
 	opened: RunPlan
 	state: RunState
@@ -94,6 +108,7 @@ class OfferSearch {
 	*run(): Generator<Offer> {
 		yield* this.#asItLies()
 		yield* this.#shorterTea()
+		yield* this.#fewer()
 		yield* this.#later()
 		yield* this.#dried()
 		yield* this.#leftOut()
@@ -126,6 +141,28 @@ class OfferSearch {
 		const shorter = breaks.map((pause) => (pause === tea ? { ...pause, minutes: tea.minutes - minutes } : pause))
 		const plan = this.#plan({ instance: { ...instance, breaks: shorter }, pins: this.#tonightStays() })
 		if (plan) yield* this.#offer(plan, { kind: 'tea', minutes }, { teaMinutes: tea.minutes - minutes })
+	}
+
+	/** Two pieces less of a kind of which everybody makes many; of what is assembled from them nothing changes. */
+	*#fewer(): Generator<Offer> {
+		const { instance, tonight } = this.#remaining
+		const open = instance.tasks.flatMap((task) => {
+			const source = this.#problem.compiled.tasks[task.id]
+			if (!('units' in task) || source?.type !== 'step' || source.partId === undefined) return []
+			if (!tonight.includes(task.id) || source.pieceCount < MANY_PIECES) return []
+			// Rounded down: no more minutes are promised than the pieces take.
+			const units = Math.floor((PIECES_LESS * source.batchSizes.length) / source.pieceCount)
+			return units > 0 && units < task.units ? [{ task, units, part: `${source.designId}/${source.partId}` }] : []
+		})
+		for (const part of new Set(open.map((own) => own.part))) {
+			const less = new Map(open.flatMap((own) => (own.part === part ? [[own.task.id, own.units] as const] : [])))
+			const tasks = instance.tasks.map((task) => {
+				return 'units' in task ? { ...task, units: task.units - (less.get(task.id) ?? 0) } : task
+			})
+			const plan = this.#plan({ instance: { ...instance, tasks }, pins: this.#tonightStays() })
+			if (!plan) continue
+			yield* this.#offer(plan, { kind: 'fewer', tasks: [...less.keys()], pieces: PIECES_LESS }, { less })
+		}
 	}
 
 	/** One of this evening's tasks, and what hangs on it, the last ones first. */
@@ -264,9 +301,9 @@ class OfferSearch {
 	*#offer(
 		plan: Plan,
 		change: OfferChange,
-		{ pins = [], closeMin, teaMinutes }: { pins?: CoursePin[]; closeMin?: number; teaMinutes?: number } = {},
+		{ pins = [], closeMin, teaMinutes, less }: OfferTold = {},
 	): Generator<Offer> {
-		const entries = this.#entriesBy(plan, teaMinutes)
+		const entries = this.#entriesBy(plan, { teaMinutes, less })
 		if (!entries) return
 		const close = closeMin ?? this.#evening.state.plan.closeMin
 		const moved = this.#movedBy(plan)
@@ -323,15 +360,18 @@ class OfferSearch {
 	}
 
 	/** What is done and going on as it was; the rest where the plan lays it. */
-	#entriesBy(plan: Plan, teaMinutes: number | undefined): TakenPlan['entries'] | undefined {
+	#entriesBy(plan: Plan, { teaMinutes, less }: OfferTold): TakenPlan['entries'] | undefined {
 		const { state } = this.#evening
-		const { instance, clockOf } = this.#remaining
+		const { instance, clockOf, running } = this.#remaining
 		const wallOf = (clock: number) => clock - clockOf(0)
-		const toTell = ({ id, startMin, endMin }: RunEntry) => ({ entry: id, startMin, endMin })
-		const past = state.entries.filter(({ status }) => status !== 'to come').map(({ entry }) => toTell(entry))
+		const units = new Map(instance.tasks.map((task) => [task.id, unitMinutesOf(task)]))
+		const savedNow = running === undefined ? 0 : (less?.get(running) ?? 0) * (units.get(running) ?? 0)
+		const past = state.entries.flatMap(({ entry: { id, startMin, endMin }, status }) => {
+			if (status === 'to come') return []
+			return [{ entry: id, startMin, endMin: status === 'running' ? endMin - savedNow : endMin }]
+		})
 		const open = state.entries.filter(({ status }) => status === 'to come').map(({ entry }) => entry)
 		const told: TakenPlan['entries'] = []
-		const units = new Map(instance.tasks.map((task) => [task.id, unitMinutesOf(task)]))
 		for (const id of this.#remaining.tonight) {
 			if (id === this.#remaining.running || !this.#isTonight(plan, id)) continue
 			const own = open.filter((entry) => taskOfEntry(entry) === id)

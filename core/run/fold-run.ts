@@ -4,7 +4,15 @@
  */
 import type { DryingStage } from '../vocabulary/drying-stage'
 import type { NamedPlan } from '../plan/named-plan'
-import { countingEvents, mergeEvents, type Attendance, type FactOf, type NoteTopic, type RunEvent } from './run-event'
+import {
+	countingEvents,
+	mergeEvents,
+	type Attendance,
+	type FactOf,
+	type NoteTopic,
+	type RunEvent,
+	type WayBackChoice,
+} from './run-event'
 import { taskOfEntry, type RunEntry, type RunPlan } from './run-plan'
 import { readyFor } from './tray-pace'
 
@@ -51,8 +59,12 @@ export interface RunState {
 	attendance: ReadonlyMap<number, { is: Attendance; when: number }>
 	broken: FactOf<'broken'>[]
 	spares: FactOf<'spare'>[]
+	/** Of who was away, by place. */
+	waysBack: ReadonlyMap<number, WayBackChoice>
+	/** Who finishes what at home. */
+	takenHome: FactOf<'home'>[]
 	/** As they came. */
-	notes: { when: number; text: string }[]
+	notes: { when: number; text: string; photo?: string }[]
 	/** Finished by hand: the last that was said of each. */
 	lines: Partial<Record<NoteTopic, string>>
 	/** The last one. */
@@ -77,9 +89,21 @@ export function foldRun(opened: RunPlan, events: readonly RunEvent[], now: numbe
 	const counting = countingEvents(mergeEvents(events))
 	const plan = planAfter(opened, counting)
 	const state: RunState = {
-		...{ pauses: [], entries: [], current: 0, broken: [], spares: [], notes: [], lines: {}, taken: [], plan },
+		...{
+			pauses: [],
+			entries: [],
+			current: 0,
+			broken: [],
+			spares: [],
+			takenHome: [],
+			notes: [],
+			lines: {},
+			taken: [],
+			plan,
+		},
 		trays: [],
 		attendance: new Map(),
+		waysBack: new Map(),
 	}
 	for (const event of counting) noteRoom(state, event)
 	state.trays = plan.batches.map(({ id }) => trayAsTold(id, counting))
@@ -123,9 +147,15 @@ function noteRoom(state: RunState, event: RunEvent): void {
 		case 'spare':
 			state.spares.push(event)
 			return
+		case 'way back':
+			state.waysBack = new Map(state.waysBack).set(event.place, event.is)
+			return
+		case 'home':
+			state.takenHome.push(event)
+			return
 		case 'note':
 			if (event.about) state.lines[event.about] = event.text
-			else state.notes.push({ when, text: event.text })
+			else state.notes.push({ when, text: event.text, ...(event.photo !== undefined && { photo: event.photo }) })
 			return
 		case 'reading':
 			state.reading = { when, temperatureC: event.temperatureC, humidity: event.humidity }

@@ -9,6 +9,10 @@ import type { DryingStage } from '../vocabulary/drying-stage'
 export const ATTENDANCES = ['here', 'late', 'gone', 'away'] as const
 export type Attendance = (typeof ATTENDANCES)[number]
 
+/** How who was away comes level with the others; `open`: it is not settled. */
+export const WAYS_BACK = ['open', 'dried', 'home', 'smaller'] as const
+export type WayBackChoice = (typeof WAYS_BACK)[number]
+
 /** Entries and batches by their ids in the run's plan, students by place, from 0. */
 export type RunFact =
 	/** With the plan of that id. */
@@ -19,6 +23,9 @@ export type RunFact =
 	| { type: 'entry'; entry: string; is: 'begun' | 'most' | 'all' }
 	/** This student is done with it. */
 	| { type: 'student'; entry: string; place: number }
+	| { type: 'way back'; place: number; is: WayBackChoice }
+	/** This student finishes it at home. */
+	| { type: 'home'; entry: string; place: number }
 	| { type: 'broken'; kind: string; count: number; place?: number }
 	/** A dried piece that lay ready. */
 	| { type: 'spare'; kind: string; count: number; place?: number }
@@ -28,10 +35,10 @@ export type RunFact =
 	| { type: 'look'; batch: string; stage: DryingStage; isReached: boolean; isNoFurther?: boolean }
 	| { type: 'paused' }
 	| { type: 'resumed' }
-	/** Of the room: degrees Celsius, and relative humidity in [0, 1]. */
-	| { type: 'reading'; temperatureC: number; humidity: number }
-	/** `about`: one of the lines that are finished by hand, in place of what was said of it before. */
-	| { type: 'note'; text: string; about?: NoteTopic }
+	/** Of the room: degrees Celsius, and relative humidity in [0, 1]; absent `by`: somebody has typed it. */
+	| { type: 'reading'; temperatureC: number; humidity: number; by?: 'hygrometer' }
+	/** `about`: one of the lines that are finished by hand, in place of what was said of it before; `photo`: its id. */
+	| { type: 'note'; text: string; about?: NoteTopic; photo?: string }
 	/** What is left of the session goes another way. */
 	| ({ type: 'plan' } & TakenPlan)
 	/** The other event does not count. */

@@ -34,6 +34,8 @@ export interface BatchWait {
 	p90Minutes: number | undefined
 	/** The stages that can be felt on the way to it, in their order, each with its minutes for even odds; empty: none is known. */
 	feels: { stage: DryingStage; p50Minutes: number }[]
+	/** In the air that was read: it never comes to it, or the times are not to be relied on. */
+	doubt?: 'never' | 'unlikely' | undefined
 }
 
 export interface RunPlan {

@@ -28,6 +28,7 @@ export function scriptFromNow(script: Script, plan: RunPlan, state: RunState, { 
 	const entryOf = entryFinder(inSession(script.items), 'step', plan, state)
 	const showOf = entryFinder(inSession(script.shows), 'show', plan, state)
 	const showsLeft = inSession(script.shows).filter((k) => showOf(k)?.status === 'to come')
+	const sizes = new Map(plan.entries.map((entry) => [entry.id, sizeOf(entry)]))
 	const ends = script.tasks.map(({ homeEnd }) => homeEnd)
 	const items: WorkItem[] = []
 	const isBefore: boolean[] = []
@@ -39,7 +40,10 @@ export function scriptFromNow(script: Script, plan: RunPlan, state: RunState, { 
 			ends[item.task] = Math.max(ends[item.task] ?? -Infinity, entry?.most ? clockAt(entry.most.when) : item.end)
 		else if (entry)
 			items.push({
-				...leftOf(item, entry?.status === 'running' ? minutesRunning(entry, state, now) : 0),
+				...leftOf(item, {
+					minutes: entry.status === 'running' ? minutesRunning(entry, state, now) : 0,
+					share: sizeOf(entry.entry) / (sizes.get(entry.entry.id) ?? sizeOf(entry.entry)),
+				}),
 				shows: item.shows.flatMap((k) => indexIn(showsLeft, k)),
 				session: 0,
 			})
@@ -105,18 +109,29 @@ function entryFinder(
 	return (index) => byId.get(ids[own.indexOf(index)] ?? '')
 }
 
-/** Of an item that has been going on for so many minutes, the pieces that are still to come by its planned ones. */
-function leftOf(item: WorkItem, minutes: number): WorkItem {
-	if (minutes === 0) return item
-	const share = Math.max(0, 1 - minutes / Math.max(1, item.end - item.start))
+/** Planned minutes. */
+function sizeOf({ startMin, endMin }: RunEntry): number {
+	return endMin - startMin
+}
+
+/**
+ * Of an item that has been going on for so many minutes, the pieces that are still to come by its planned ones.
+ *
+ * @param share - of its pieces, that belong to it by the plan as it is now, >= 0
+ */
+function leftOf(item: WorkItem, { minutes, share }: { minutes: number; share: number }): WorkItem {
+	if (minutes === 0 && share === 1) return item
+	const left = Math.max(0, share - minutes / Math.max(1, item.end - item.start))
 	return {
 		...item,
-		fixedMinutes: 0,
-		// What has been waited for was there.
-		waits: item.waits.filter(({ isPiecewise }) => isPiecewise),
+		...(minutes > 0 && {
+			fixedMinutes: 0,
+			// What has been waited for was there.
+			waits: item.waits.filter(({ isPiecewise }) => isPiecewise),
+		}),
 		stretches: item.stretches.map((stretch) => ({
 			...stretch,
-			pieceCount: Math.max(share > 0 ? 1 : 0, Math.round(share * stretch.pieceCount)),
+			pieceCount: Math.max(left > 0 ? 1 : 0, Math.round(left * stretch.pieceCount)),
 		})),
 	}
 }

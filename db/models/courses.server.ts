@@ -85,6 +85,8 @@ export class PlanModel extends Model<InferAttributes<PlanModel>, InferCreationAt
 	declare document: object
 	/** Set aside to compare; null: it stands, or stood. */
 	declare asideName: CreationOptional<string | null>
+	/** Why it was made, where somebody said so; null: nobody did. */
+	declare reason: CreationOptional<string | null>
 	declare createdAt: CreationOptional<Date>
 }
 
@@ -159,6 +161,7 @@ export function defineCourses(sequelize: Sequelize): void {
 			shortfallMinutes: { type: DataTypes.INTEGER.UNSIGNED, allowNull: false },
 			document: { type: DataTypes.JSON, allowNull: false },
 			asideName: DataTypes.STRING(80),
+			reason: DataTypes.STRING(400),
 			createdAt: DataTypes.DATE(3),
 		},
 		{ sequelize, tableName: 'plans', updatedAt: false },

@@ -28,6 +28,16 @@ export class RunCodeModel extends Model<InferAttributes<RunCodeModel>, InferCrea
 	declare expiresAt: Date
 }
 
+/** A photo that was taken in class. */
+export class RunPhotoModel extends Model<InferAttributes<RunPhotoModel>, InferCreationAttributes<RunPhotoModel>> {
+	declare courseId: number
+	/** As its device named it. */
+	declare photoId: string
+	/** JPEG. */
+	declare bytes: Buffer
+	declare receivedAt: Date
+}
+
 /** Registers the models of this file. */
 export function defineRuns(sequelize: Sequelize): void {
 	const whole = () => ({ type: DataTypes.INTEGER.UNSIGNED, allowNull: false })
@@ -41,6 +51,15 @@ export function defineRuns(sequelize: Sequelize): void {
 			receivedAt: { type: DataTypes.DATE(3), allowNull: false },
 		},
 		{ sequelize, tableName: 'run_events', timestamps: false },
+	)
+	RunPhotoModel.init(
+		{
+			courseId: { ...whole(), primaryKey: true },
+			photoId: { type: DataTypes.CHAR(36), primaryKey: true },
+			bytes: { type: DataTypes.BLOB('medium'), allowNull: false },
+			receivedAt: { type: DataTypes.DATE(3), allowNull: false },
+		},
+		{ sequelize, tableName: 'run_photos', timestamps: false },
 	)
 	RunCodeModel.init(
 		{

@@ -16,6 +16,8 @@ export interface StoredPlan {
 	document: CoursePlan
 	/** Set aside under this name, to compare; null: it stands, or stood. */
 	asideName: string | null
+	/** Why it was made, where somebody said so. */
+	reason: string | null
 }
 
 /** Plans kept of one course; older ones go. */
@@ -27,10 +29,11 @@ export const ASIDE_KEPT = 12
 export async function findNewestPlan(studioId: number, courseId: number): Promise<StoredPlan | undefined> {
 	const where = { studioId, courseId, asideName: null }
 	const newest = { where, order: [['id', 'DESC']] as [string, string][], raw: true }
-	const row = await PlanModel.findOne({ ...newest, attributes: ['id', 'fingerprint', 'createdAt'] })
+	const row = await PlanModel.findOne({ ...newest, attributes: ['id', 'fingerprint', 'createdAt', 'reason'] })
 	if (!row) return undefined
 	const document = knownPlans.get(String(row.id))
-	if (document) return { id: row.id, fingerprint: row.fingerprint, createdAt: row.createdAt, document, asideName: null }
+	const { id, fingerprint, createdAt, reason } = row
+	if (document) return { id, fingerprint, createdAt, reason, document, asideName: null }
 	const whole = await PlanModel.findOne({ where: { studioId, courseId, id: row.id }, raw: true })
 	// Gone between the two: there are newer ones.
 	return whole ? toStoredPlan(whole) : findNewestPlan(studioId, courseId)
@@ -76,8 +79,24 @@ export async function getPlan(studioId: number, courseId: number, id: number): P
 	return toStoredPlan(row)
 }
 
-function toStoredPlan({ id, fingerprint, createdAt, document, asideName }: PlanModel): StoredPlan {
-	return { id, fingerprint, createdAt, asideName, document: knownPlans.keep(String(id), readStoredPlan(document)) }
+function toStoredPlan({ id, fingerprint, createdAt, document, asideName, reason }: PlanModel): StoredPlan {
+	return {
+		id,
+		fingerprint,
+		createdAt,
+		asideName,
+		reason,
+		document: knownPlans.keep(String(id), readStoredPlan(document)),
+	}
+}
+
+export interface NewPlan {
+	courseId: number
+	fingerprint: string
+	document: CoursePlan
+	/** Absent: it stands from now on. */
+	asideName?: string | null
+	reason?: string | null
 }
 
 /**
@@ -86,12 +105,7 @@ function toStoredPlan({ id, fingerprint, createdAt, document, asideName }: PlanM
  */
 export function createPlan(
 	studioId: number,
-	{
-		courseId,
-		fingerprint,
-		document,
-		asideName = null,
-	}: { courseId: number; fingerprint: string; document: CoursePlan; asideName?: string | null },
+	{ courseId, fingerprint, document, asideName = null, reason = null }: NewPlan,
 	within?: Transaction,
 ): Promise<number> {
 	return inTransaction(async (transaction) => {
@@ -101,7 +115,16 @@ export function createPlan(
 		const status = isOpenPlan(document) ? 'unknown' : document.status
 		const shortfallMinutes = objective?.shortfall ?? 0
 		const { id } = await PlanModel.create(
-			{ studioId, courseId, fingerprint, status, shortfallMinutes, document: writeStoredPlan(document), asideName },
+			{
+				studioId,
+				courseId,
+				fingerprint,
+				status,
+				shortfallMinutes,
+				document: writeStoredPlan(document),
+				asideName,
+				reason,
+			},
 			{ transaction },
 		)
 		const [alike, offset] = asideName === null ? [null, PLANS_KEPT] : [{ [Op.ne]: null }, ASIDE_KEPT]

@@ -1,5 +1,5 @@
 /** The events of sessions that are taught: taken once each, given in the order in which they came. */
-import { Op } from 'sequelize'
+import { literal, Op } from 'sequelize'
 import { countingEvents, mergeEvents, type RunEvent } from '../../core/run/run-event'
 import { InputError } from '../../core/errors'
 import { inTransaction } from '../connection.server'
@@ -71,6 +71,41 @@ export async function readRunEvents(
 		raw: true,
 	})
 	return { events: rows.map(({ event }) => event), cursor: rows.at(-1)?.id ?? after }
+}
+
+/**
+ * How many get dried pieces for a session that they missed, by course and by the session's number.
+ *
+ * @param courseIds - of one studio
+ */
+export async function listWaysBack(courseIds: readonly number[]): Promise<Map<number, Map<number, number>>> {
+	if (courseIds.length === 0) return new Map()
+	const rows = await RunEventModel.findAll({
+		where: {
+			courseId: [...courseIds],
+			[Op.and]: literal(`JSON_VALUE(event, '$.type') IN ('way back', 'undo')`),
+		},
+		attributes: ['courseId', 'session', 'event'],
+		raw: true,
+	})
+	const runs = new Map<string, RunKey & { events: RunEvent[] }>()
+	for (const { courseId, session, event } of rows) {
+		const key = `${courseId} ${session}`
+		const run = runs.get(key) ?? { courseId, session, events: [] }
+		run.events.push(event)
+		runs.set(key, run)
+	}
+	const counts = new Map<number, Map<number, number>>()
+	for (const { courseId, session, events } of runs.values()) {
+		const byPlace = new Map(
+			countingEvents(mergeEvents(events)).flatMap((event) => {
+				return event.type === 'way back' ? [[event.place, event.is] as const] : []
+			}),
+		)
+		const dried = [...byPlace.values()].filter((is) => is === 'dried').length
+		counts.set(courseId, (counts.get(courseId) ?? new Map<number, number>()).set(session, dried))
+	}
+	return counts
 }
 
 export type RunStage = 'to come' | 'going on' | 'over'

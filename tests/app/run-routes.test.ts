@@ -1,24 +1,34 @@
 /** The door for what happens in a class: each event once, nobody else's, nothing odd; called as functions, on the real database. */
 import { beforeAll, beforeEach, describe, expect, test } from 'vitest'
+import { readPreparedCourses } from '../../app/prepare/prepared-courses.server'
 import { createPlannedCourse } from '../../app/plan/save-course.server'
 import { readRun } from '../../app/run/read-run.server'
 import * as runs from '../../app/run/routes/course-runs/route'
 import * as evening from '../../app/run/routes/evening/route'
 import * as eveningStream from '../../app/run/routes/evening-stream/route'
+import * as runAir from '../../app/run/routes/run-air/route'
+import type { AirNow } from '../../app/run/routes/run-air/route'
 import * as runCode from '../../app/run/routes/run-code/route'
 import * as events from '../../app/run/routes/run-events/route'
+import * as runPhoto from '../../app/run/routes/run-photo/route'
 import * as stream from '../../app/run/routes/run-stream/route'
 import * as wall from '../../app/run/routes/run-wall/route'
+import { wallNow } from '../../app/shared/http/studio-clock.server'
 import { memberContext } from '../../app/shared/http/contexts'
 import { EventWriter, type RunEvent, type RunFact } from '../../core/run/run-event'
+import { namePlan } from '../../core/plan/named-plan'
 import { taskOfEntry } from '../../core/run/run-plan'
 import type { Studio } from '../../db/repositories/accounts.server'
 import { getCourse } from '../../db/repositories/courses.server'
+import { addRunEvents } from '../../db/repositories/runs.server'
 import { findNewestPlan } from '../../db/repositories/plans.server'
+import { createPlace } from '../../db/repositories/places.server'
+import { addReadings } from '../../db/repositories/readings.server'
 import { findRunCode, openRunCode } from '../../db/repositories/run-codes.server'
 import { replaceStudents } from '../../db/repositories/students.server'
 import { answerOf, call, thrownBy } from '../support/call-route'
 import { demoCourse } from '../support/demo-designs'
+import { makeJpeg, segment, withSegments } from '../support/make-jpeg'
 import { contextOf, foundStudio, freshDatabase, type TestStudio } from '../support/studios'
 
 let who: TestStudio
@@ -132,6 +142,26 @@ describe('a session to be taught', () => {
 		expect(JSON.stringify(shown)).not.toContain('Wren')
 	})
 
+	test('is told the air of its room as the hygrometer reads it, and none where there is none', async () => {
+		const airOf = async () => {
+			const answer = (await runAir.loader(call(who, '/', { params: params() }))) as Response
+			return ((await answer.json()) as { air: AirNow | null }).air
+		}
+		expect(await airOf()).toBeNull()
+		const climate = { type: 'steady' as const, temperatureC: 21, humidity: 0.5 }
+		const room = {
+			kind: 'room' as const,
+			name: 'Back room',
+			climate,
+			movement: 'still' as const,
+			sensor: 'none' as const,
+		}
+		const roomId = await createPlace(studio.id, room)
+		const now = wallNow(studio.timeZone)
+		await addReadings(studio.id, roomId, [{ at: now, temperatureC: 23.5, humidity: 0.61 }], { source: 'typed', now })
+		expect(await airOf()).toEqual({ temperatureC: 23.5, humidity: 0.61, ageMinutes: 0 })
+	})
+
 	test('is to come, going on, or over', async () => {
 		const stateOf = async () => (await runs.loader(call(who, '/', { params: params() }))).sessions[0]?.state
 		expect(await stateOf()).toBe('to come')
@@ -165,10 +195,35 @@ describe('a way to go on that was taken', () => {
 
 	test('is settled in the course with a plan, and lifted when it is taken back', async () => {
 		const { opened, taken, pin } = await takeWay()
+		const why = async () => (await findNewestPlan(studio.id, courseId))?.reason
+		expect(await why()).toBeNull()
 		await send([opened, taken])
 		await expect.poll(pinsNow, { timeout: 20_000 }).toEqual([pin])
+		expect(await why()).toMatch(/^In class, .*: As it is$/)
 		await send([write({ type: 'undo', of: taken.id })])
 		await expect.poll(pinsNow, { timeout: 20_000 }).toEqual([])
+		expect(await why()).toMatch(/^In class, .*: taken back$/)
+	})
+
+	test('brings the very plan that was seen', async () => {
+		const { page, opened, taken } = await takeWay()
+		const { compiled, plan } = page.problem
+		// None that would be planned anew: the last step begins a minute later than it could.
+		const last = Object.entries(plan.placements)
+			.flatMap(([id, placement]) => ('runs' in placement ? placement.runs.map((run) => ({ id, run })) : []))
+			.reduce((latest, own) => (own.run.start > latest.run.start ? own : latest))
+		const placements = structuredClone(plan.placements)
+		const moved = placements[last.id]
+		if (!moved || !('runs' in moved)) throw new Error('no step')
+		moved.runs = moved.runs.map((run) =>
+			run.start === last.run.start ? { units: run.units, start: run.start + 1 } : run,
+		)
+		const coursePlan = namePlan({ ...plan, placements }, compiled.instance)
+		await send([opened, Object.assign({}, taken, { coursePlan })])
+		await expect.poll(pinsNow, { timeout: 20_000 }).toHaveLength(1)
+		const kept = await findNewestPlan(studio.id, courseId)
+		expect(kept?.id).toBeGreaterThan(page.planId)
+		expect(kept?.document.plan?.placements).toEqual(placements)
 	})
 
 	test('does not change what the session is taught by: the plan that it was opened with', async () => {
@@ -240,5 +295,68 @@ describe('a code for phones', () => {
 		expect(JSON.stringify(await thrownBy(() => open(code)))).toContain('404')
 		const stranger = await foundStudio(['calla-lily'])
 		expect((await answerOf(runCode.action(call(stranger, '/', { params: params(), body: {} })))).status).toBe(404)
+	})
+})
+
+describe('a photo that was taken in class', () => {
+	const at = () => ({ ...params(), photoId: 'a-photo' })
+	const put = (file: Uint8Array<ArrayBuffer>, by = who) => {
+		const body = new FormData()
+		body.set('photo', new Blob([file], { type: 'image/jpeg' }), 'photo.jpg')
+		const request = new Request('http://localhost/', { method: 'POST', body })
+		return answerOf(runPhoto.action({ request, params: at(), context: contextOf(by) } as never))
+	}
+	const seen = async (by = who) => {
+		const answer = (await runPhoto.loader(call(by, '/', { params: at() }))) as Response
+		return new Uint8Array(await answer.arrayBuffer())
+	}
+
+	test('is kept once, as it was first, without what stands beside the picture', async () => {
+		const secret = segment(0xe1, [...new TextEncoder().encode('Exif\0\0 GPS')])
+		expect((await put(Uint8Array.from(withSegments(makeJpeg(40, 30), secret)))).status).toBe(200)
+		const first = await seen()
+		expect(new TextDecoder('latin1').decode(first)).not.toContain('GPS')
+		expect((await put(makeJpeg(10, 10))).status).toBe(200)
+		expect(await seen()).toEqual(first)
+	})
+
+	test('is seen by nobody else, and put into no course of others', async () => {
+		await put(makeJpeg(10, 10))
+		const stranger = await foundStudio(['calla-lily'])
+		expect(JSON.stringify(await thrownBy(() => seen(stranger)))).toContain('404')
+		expect((await put(makeJpeg(10, 10), stranger)).status).toBe(404)
+	})
+
+	test('that is no picture is refused', async () => {
+		expect((await put(new TextEncoder().encode('hello'))).status).toBe(400)
+		expect(JSON.stringify(await thrownBy(() => seen()))).toContain('404')
+	})
+})
+
+describe('who was away', () => {
+	const makingUp = async (magnolia: number) => {
+		const { courses } = await readPreparedCourses(studio, '2026-03-02')
+		const tasks = courses.find(({ id }) => id === magnolia)?.tasks ?? []
+		return tasks.filter(({ work }) => work.kind === 'make up').map(({ id, minutes }) => ({ id, minutes }))
+	}
+
+	test('gets dried pieces that are made before the next session, until it is settled otherwise', async () => {
+		const fullStudio = await foundStudio(['magnolia'])
+		studio = contextOf(fullStudio).get(memberContext).studio
+		const magnolia = await createPlannedCourse(studio, demoCourse('Magnolia on Thursdays'))
+		const press = (fact: RunFact) =>
+			addRunEvents(studio.id, { courseId: magnolia, session: 1 }, [write(fact)], new Date())
+		expect(await makingUp(magnolia)).toEqual([])
+
+		await press({ type: 'way back', place: 3, is: 'dried' })
+		const [one, ...others] = await makingUp(magnolia)
+		expect(others).toEqual([])
+		expect(one?.minutes).toBeGreaterThan(0)
+		await press({ type: 'way back', place: 5, is: 'dried' })
+		expect(await makingUp(magnolia)).toEqual([{ id: one!.id, minutes: 2 * one!.minutes }])
+
+		await press({ type: 'way back', place: 3, is: 'home' })
+		await press({ type: 'way back', place: 5, is: 'open' })
+		expect(await makingUp(magnolia)).toEqual([])
 	})
 })

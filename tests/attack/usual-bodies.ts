@@ -48,6 +48,8 @@ const USUAL: Record<string, readonly object[]> = {
 		{ events: [{ ...RUN_EVENT, type: 'opened' }], after: 0 },
 		{ events: [{ ...RUN_EVENT, type: 'note', text: 'the window was open' }], after: 3 },
 		{ events: [{ ...RUN_EVENT, type: 'look', batch: 'petals@1', stage: 'set', isReached: true }], after: 0 },
+		{ events: [{ ...RUN_EVENT, type: 'way back', place: 1, is: 'dried' }], after: 0 },
+		{ events: [{ ...RUN_EVENT, type: 'reading', temperatureC: 21, humidity: 0.5, by: 'hygrometer' }], after: 0 },
 	],
 	'/preparation': byIntent(preparationActions),
 	'/preparation/free-time': [sampleOf(freeTimeSchema)],

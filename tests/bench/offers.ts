@@ -11,7 +11,7 @@ import { report } from './measure'
 
 const LATE_MINUTES = [10, 25]
 /** As the tablet has it. */
-const SEARCH_MS = 300
+const SEARCH_MS = 200
 
 console.log('\nWays to go on')
 const firsts: number[] = []

@@ -1,4 +1,5 @@
 /** A class taught where the network is not: the line to the server is pulled, and plugged in again. */
+import { readFileSync } from 'node:fs'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import type { Page } from 'playwright-core'
 import { cutLines } from '../attack/cut-lines'
@@ -108,6 +109,45 @@ describe('a device', () => {
 		await expect(tablet.goto('/courses/1/run/1')).rejects.toThrow(/ERR_/)
 		line.plug()
 	})
+})
+
+test('what was saved as a file when somebody signed out is taken in again, and nothing that is no such file', async () => {
+	const there = await visit({ ...bench, app: { ...bench.app, url: line.url } }, { reducedMotion: 'reduce' })
+	const { page } = there
+	await page.goto('/courses/1/run/2')
+	await page.getByText(/^Ready for class/).waitFor({ timeout: 60_000 })
+	line.pull()
+	await page.getByRole('button', { name: 'We begin' }).click()
+	await page.getByText(/no network, 1 press kept here/).waitFor()
+	await page.goto('/courses/1/plan')
+	await page.getByRole('button', { name: 'Sign out' }).click()
+	const box = page.getByRole('dialog')
+	line.plug()
+	const [download] = await Promise.all([
+		page.waitForEvent('download'),
+		box.getByRole('button', { name: 'Save a file and sign out' }).click(),
+	])
+	await page.getByRole('heading', { name: 'Sign in to your bench' }).waitFor()
+	const buffer = readFileSync(await download.path())
+	await there.context.close()
+
+	const back = await visit(bench, { reducedMotion: 'reduce' })
+	await back.page.goto('/courses/1/run')
+	const input = back.page.locator('input[type=file]')
+	await input.setInputFiles({
+		name: 'bad.json',
+		mimeType: 'application/json',
+		buffer: Buffer.from('{"format":"cake"}'),
+	})
+	await back.page
+		.getByRole('alert')
+		.getByText(/no file of a class/)
+		.waitFor()
+	await input.setInputFiles({ name: 'class.json', mimeType: 'application/json', buffer })
+	await back.page.getByText('Taken in: 1 press of a class.').waitFor()
+	await back.page.goto('/courses/1/run/2')
+	await back.page.getByRole('button', { name: 'Most are done' }).waitFor()
+	await back.context.close()
 })
 
 test(

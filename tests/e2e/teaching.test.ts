@@ -1,6 +1,7 @@
 /** An evening taught at the real interface: on a tablet, with a wall that follows, with and without a network. */
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import type { Page } from 'playwright-core'
+import { makeJpeg } from '../support/make-jpeg'
 import { openBench, scan, visit, type Bench, type Visitor } from '../support/visitor'
 
 let bench: Bench
@@ -69,6 +70,20 @@ describe('an evening', () => {
 		await tablet.getByText(/all is kept/).waitFor()
 	})
 
+	test('what hangs on the wall is typed, and trays are told in that air', async () => {
+		await press('Room air')
+		const box = tablet.getByRole('dialog')
+		await box.getByLabel('Temperature, °C').fill('26')
+		await box.getByRole('button', { name: 'Keep it' }).click()
+		await box.getByRole('alert').waitFor()
+		const before = await tablet.locator('.tray-times').first().innerText()
+		await box.getByLabel('Humidity, %').fill('35')
+		expect(await scan(tablet)).toEqual([])
+		await box.getByRole('button', { name: 'Keep it' }).click()
+		await tablet.getByText(/^In 26\.0 °C and 35 %, read/).waitFor()
+		await expect.poll(() => tablet.locator('.tray-times').first().innerText()).not.toBe(before)
+	})
+
 	test('is on the phone of who has the code, who is signed in nowhere', async () => {
 		await press('Phones')
 		const box = tablet.getByRole('dialog')
@@ -122,6 +137,10 @@ describe('an evening', () => {
 		await tablet.getByText('1 dried given').waitFor()
 		await press('Note')
 		await tablet.getByRole('textbox', { name: 'A note' }).fill('The window was open')
+		const photo = { name: 'phone.jpg', mimeType: 'image/jpeg', buffer: Buffer.from(makeJpeg(900, 600)) }
+		await tablet.locator('input[type=file]').setInputFiles(photo)
+		await tablet.getByRole('img', { name: 'The photo of this note' }).waitFor()
+		expect(await scan(tablet)).toEqual([])
 		await press('Keep it')
 		await tablet.getByText(/all is kept/).waitFor()
 	})
@@ -154,7 +173,13 @@ describe('an evening', () => {
 		await press('Close the session')
 		await tablet.getByText('This session is closed').waitFor()
 		await tablet.getByText('The window was open').waitFor()
+		const photo = tablet.getByRole('img', { name: 'The window was open' })
+		await expect.poll(() => photo.evaluate((picture: HTMLImageElement) => picture.naturalWidth)).toBe(900)
 		await tablet.getByText(/^Broke: .+ 1\. Given dried: .+ 1\.$/).waitFor()
+		await press(/here/)
+		await tablet.locator('.run-people li').last().getByText('away', { exact: true }).click()
+		await tablet.getByText('dried pieces', { exact: true }).click()
+		await tablet.getByText(/of your time, in Prepare$/).waitFor()
 		const line = tablet.getByRole('textbox', { name: 'To do otherwise next time' })
 		await line.fill('Begin with tea')
 		await line.press('Enter')
@@ -164,6 +189,19 @@ describe('an evening', () => {
 		await tablet.getByText('This session is closed').waitFor()
 		expect(await tablet.getByRole('textbox', { name: 'To do otherwise next time' }).inputValue()).toBe('Begin with tea')
 		await wall.getByText(/All done/).waitFor()
+
+		await tablet.goto('/preparation')
+		await tablet
+			.getByText(/^Make dry for who was away on/)
+			.first()
+			.waitFor()
+		// On another device its photo is the studio's.
+		const other = await visit(bench, { reducedMotion: 'reduce' })
+		await other.page.goto('/courses/1/run/1')
+		const theirs = other.page.getByRole('img', { name: 'The window was open' })
+		await expect.poll(() => theirs.evaluate((picture: HTMLImageElement) => picture.naturalWidth)).toBe(900)
+		expect(other.complaints).toEqual([])
+		await other.context.close()
 
 		await tablet.goto('/courses/1/run')
 		await tablet.getByRole('link', { name: 'What was' }).waitFor()

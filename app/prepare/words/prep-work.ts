@@ -25,6 +25,11 @@ export function prepWords(work: PrepWork): string {
 			return 'Pack and charge the tools'
 		case 'pack':
 			return `Pack ${count(work.kits, 'kit')} and your own set`
+		case 'make up': {
+			const pieces = work.pieces.map((piece) => `${piece.name.toLowerCase()} ${piece.count}`).join(', ')
+			const forWhom = work.students > 1 ? `each of ${work.students} who were` : 'who was'
+			return `Make dry for ${forWhom} away on ${shortDay(work.missedOn)}: ${pieces}`
+		}
 		case 'look':
 			return `Look at the tray: ${nameOfTask(work.source)}, ${work.stage ?? 'dry'} by then`
 	}

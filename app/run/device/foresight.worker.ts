@@ -5,6 +5,7 @@ import { USUAL_TERMS, type Script } from '../../../core/rehearse/script'
 import { findOffers, type Offer } from '../../../core/run/find-offers'
 import { foldRun } from '../../../core/run/fold-run'
 import type { RunProblem } from '../../../core/run/remaining-problem'
+import { inRoomAir } from '../../../core/run/tray-air'
 import { supposing, type RunEvent } from '../../../core/run/run-event'
 import type { RunPlan } from '../../../core/run/run-plan'
 import { scriptFromNow, type Present } from '../../../core/run/script-from-now'
@@ -12,7 +13,7 @@ import { scriptFromNow, type Present } from '../../../core/run/script-from-now'
 /** Enough to tell tenths. */
 const CLASSES = 300
 /** For each way; there are a dozen at most. */
-const SEARCH_MS = 300
+const SEARCH_MS = 200
 
 export interface Outlook {
 	problem: RunProblem
@@ -33,6 +34,8 @@ const worker = {
 	chanceOf({ script, plan, events, present }: Omit<Outlook, 'problem'>): number {
 		return playOn(scriptFromNow(script, plan, foldRun(plan, events, present.now), present))
 	},
+
+	inRoomAir,
 
 	/** @param onOffer - told of each as it is found */
 	findOffers({ problem, plan, script, events, present }: Outlook, onOffer: (offer: JudgedOffer) => void): void {

@@ -4,8 +4,8 @@
  */
 import { EventWriter, mergeEvents, type RunEvent, type RunFact } from '../../../core/run/run-event'
 import { randomId } from './random-id'
-import type { RunStore } from './run-store'
-import { MOST_SENT, sendEvents, type KnownOnServer } from './send-events'
+import type { EventStore } from './run-store'
+import { MOST_SENT, sendEvents, sendPhoto, type KnownOnServer } from './send-events'
 
 export interface DeskState {
 	/** What the device has kept is known, and what is pressed is taken. */
@@ -24,7 +24,7 @@ interface DeskTerms {
 	/** Address of the run, without a slash at its end: its door is `…/events`, its stream `…/stream`. */
 	address: string
 	known: KnownOnServer
-	store: Pick<RunStore, 'deviceName' | 'read' | 'keep'>
+	store: EventStore
 }
 
 const SOON_MS = 60
@@ -42,6 +42,8 @@ export class RunDesk {
 	#stream: EventSource | undefined
 	#timer: ReturnType<typeof setTimeout> | undefined
 	#isSending = false
+	/** Some may not be with the server yet. */
+	#hasPhotos = true
 	#isClosed = false
 
 	constructor({ address, known, store }: DeskTerms) {
@@ -112,6 +114,14 @@ export class RunDesk {
 		return event
 	}
 
+	/** A note with a photo, which is kept here first and sent by itself. */
+	readonly notePhoto = async (text: string, blob: Blob): Promise<void> => {
+		const id = randomId()
+		await this.#store.keepPhoto({ run: this.#address, id, blob }, false)
+		this.#hasPhotos = true
+		this.write({ type: 'note', text, photo: id })
+	}
+
 	#listen(): void {
 		const stream = new EventSource(`${this.#address}/stream?after=${this.#cursor}`)
 		stream.onmessage = ({ data }) => this.#learn(JSON.parse(String(data)) as KnownOnServer)
@@ -149,14 +159,11 @@ export class RunDesk {
 	}
 
 	async #send(): Promise<void> {
-		if (this.#isSending || this.#isClosed || this.#unsent.size === 0) return
+		if (this.#isSending || this.#isClosed || (this.#unsent.size === 0 && !this.#hasPhotos)) return
 		this.#isSending = true
 		try {
-			const sent = [...this.#unsent.values()].slice(0, MOST_SENT)
-			const known = await sendEvents(this.#address, sent, this.#cursor)
-			for (const { id } of sent) this.#unsent.delete(id)
-			this.#keep(sent, true)
-			this.#learn(known)
+			if (this.#unsent.size > 0) await this.#sendSome()
+			if (this.#unsent.size === 0) await this.#sendPhotos()
 			this.#show({ isCutOff: false })
 			if (this.#unsent.size > 0) this.#soon()
 		} catch {
@@ -165,6 +172,23 @@ export class RunDesk {
 		} finally {
 			this.#isSending = false
 		}
+	}
+
+	async #sendSome(): Promise<void> {
+		const sent = [...this.#unsent.values()].slice(0, MOST_SENT)
+		const known = await sendEvents(this.#address, sent, this.#cursor)
+		for (const { id } of sent) this.#unsent.delete(id)
+		this.#keep(sent, true)
+		this.#learn(known)
+	}
+
+	/** What was said comes first: they are large. */
+	async #sendPhotos(): Promise<void> {
+		for (const photo of await this.#store.unsentPhotos(this.#address)) {
+			await sendPhoto(photo)
+			await this.#store.keepPhoto(photo, true)
+		}
+		this.#hasPhotos = false
 	}
 
 	#show(change: Partial<DeskState>): void {

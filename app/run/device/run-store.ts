@@ -9,7 +9,21 @@ interface RunsSchema extends DBSchema {
 		value: { run: string; id: string; event: RunEvent; isSent: boolean }
 		indexes: { run: string }
 	}
+	photos: {
+		key: [run: string, id: string]
+		value: KeptPhoto & { isSent: boolean }
+		indexes: { run: string }
+	}
 	names: { key: string; value: string }
+}
+
+/** A photo that was taken here. */
+export interface KeptPhoto {
+	/** Address of the run. */
+	run: string
+	id: string
+	/** JPEG, shrunk. */
+	blob: Blob
 }
 
 export interface KeptEvents {
@@ -22,10 +36,13 @@ export class RunStore {
 	readonly #opening: Promise<IDBPDatabase<RunsSchema>>
 
 	constructor() {
-		this.#opening = openDB<RunsSchema>('calycine-runs', 1, {
-			upgrade: (database) => {
-				database.createObjectStore('events', { keyPath: ['run', 'id'] }).createIndex('run', 'run')
-				database.createObjectStore('names')
+		this.#opening = openDB<RunsSchema>('calycine-runs', 2, {
+			upgrade: (database, version) => {
+				if (version < 1) {
+					database.createObjectStore('events', { keyPath: ['run', 'id'] }).createIndex('run', 'run')
+					database.createObjectStore('names')
+				}
+				database.createObjectStore('photos', { keyPath: ['run', 'id'] }).createIndex('run', 'run')
 			},
 		})
 	}
@@ -59,7 +76,24 @@ export class RunStore {
 
 	/** Who leaves the device leaves nothing on it. */
 	async clear(): Promise<void> {
-		await (await this.#opening).clear('events')
+		const database = await this.#opening
+		await Promise.all([database.clear('events'), database.clear('photos')])
+	}
+
+	async keepPhoto(photo: KeptPhoto, isSent: boolean): Promise<void> {
+		await (await this.#opening).put('photos', { ...photo, isSent })
+	}
+
+	async photo(run: string, id: string): Promise<Blob | undefined> {
+		return (await (await this.#opening).get('photos', [run, id]))?.blob
+	}
+
+	/** Those that no server has. @param run - absent: of all runs */
+	async unsentPhotos(run?: string): Promise<KeptPhoto[]> {
+		const database = await this.#opening
+		const rows =
+			run === undefined ? await database.getAll('photos') : await database.getAllFromIndex('photos', 'run', run)
+		return rows.filter(({ isSent }) => !isSent)
 	}
 
 	/** On the disk when it is done, not only on its way there. */
@@ -71,9 +105,14 @@ export class RunStore {
 	}
 }
 
+/** What a run needs of it. */
+export type EventStore = Pick<RunStore, 'deviceName' | 'read' | 'keep' | 'keepPhoto' | 'unsentPhotos'>
+
 /** Of a phone that only looks on. */
-export const NO_STORE: Pick<RunStore, 'deviceName' | 'read' | 'keep'> = {
+export const NO_STORE: EventStore = {
 	deviceName: () => Promise.resolve(randomId()),
 	read: () => Promise.resolve({ events: [], unsent: new Set<string>() }),
 	keep: () => Promise.resolve(),
+	keepPhoto: () => Promise.resolve(),
+	unsentPhotos: () => Promise.resolve([]),
 }

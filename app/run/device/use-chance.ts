@@ -8,12 +8,13 @@ const MINUTE_MS = 60_000
 const LEAST_CHANGE = 0.1
 
 /** That the session ends in time, from how it stands now; undefined: it is not going on, or is being played. */
-export function useChance({ plan, script }: RunPage, run: Run): number | undefined {
+export function useChance({ script }: RunPage, run: Run): number | undefined {
 	const [shown, setShown] = useState<number>()
-	const ask = useForesight()
-	const latest = useRef({ run, ask })
+	const foresight = useForesight()
+	const plan = run.opened
+	const latest = useRef(run)
 	useEffect(() => {
-		latest.current = { run, ask }
+		latest.current = run
 	})
 	const isGoingOn = run.state.opened !== undefined && run.state.closed === undefined
 	const minute = Math.floor(run.now / MINUTE_MS)
@@ -21,15 +22,21 @@ export function useChance({ plan, script }: RunPage, run: Run): number | undefin
 	useEffect(() => {
 		if (!isGoingOn) return
 		let isOver = false
-		const { device, now, nowMin } = latest.current.run
-		const remote = latest.current.ask()
-		void remote.chanceOf({ script, plan, events: device.events, present: { now, nowMin } }).then((chance) => {
-			if (isOver) return
-			setShown((before) => (before === undefined || Math.abs(chance - before) >= LEAST_CHANGE ? chance : before))
-		})
+		let isDone = false
+		const { device, now, nowMin } = latest.current
+		const outlook = { script, plan, events: device.events, present: { now, nowMin } }
+		void foresight
+			.ask()
+			.chanceOf(outlook)
+			.then((chance) => {
+				isDone = true
+				if (isOver) return
+				setShown((before) => (before === undefined || Math.abs(chance - before) >= LEAST_CHANGE ? chance : before))
+			})
 		return () => {
 			isOver = true
+			if (!isDone) foresight.stop()
 		}
-	}, [isGoingOn, minute, pressCount, plan, script])
+	}, [foresight, isGoingOn, minute, pressCount, plan, script])
 	return isGoingOn ? shown : undefined
 }

@@ -27,10 +27,11 @@ export interface Offers {
 }
 
 /** Ways to go on, looked for when the session is not likely to end in time, or would use pieces before they are dry. */
-export function useOffers({ plan, script, problem }: RunPage, run: Run, chance: number | undefined): Offers {
+export function useOffers({ script, problem }: RunPage, run: Run, chance: number | undefined): Offers {
 	const [found, setFound] = useState<{ cause: string; list: JudgedOffer[]; pressCount: number; isWhole: boolean }>()
 	const [asides, setAsides] = useState<Record<string, number>>({})
-	const ask = useForesight()
+	const foresight = useForesight()
+	const plan = run.opened
 	const early = earlyEntry(run.state, run.nowMin, run.now)
 	const isTight = chance !== undefined && chance < LEAST_CHANCE
 	const cause = early ?? (isTight ? 'chance' : undefined)
@@ -39,13 +40,13 @@ export function useOffers({ plan, script, problem }: RunPage, run: Run, chance: 
 	const pressCount = run.device.events.length
 	const isOfNow = found && found.cause === wanted && found.pressCount === pressCount
 	const age = Math.floor(run.now / FRESH_MS)
-	const latest = useRef({ run, ask, chance, isShown: false })
+	const latest = useRef({ run, chance, isShown: false })
 	useEffect(() => {
-		latest.current = { run, ask, chance, isShown: isOfNow === true && found.list.length > 0 }
+		latest.current = { run, chance, isShown: isOfNow === true && found.list.length > 0 }
 	})
 	useEffect(() => {
 		if (wanted === undefined) return
-		let isOver = false
+		let [isOver, isDone] = [false, false]
 		const before = latest.current
 		const { device, now, nowMin } = before.run
 		const outlook = { problem, plan, script, events: device.events, present: { now, nowMin } }
@@ -59,16 +60,18 @@ export function useOffers({ plan, script, problem }: RunPage, run: Run, chance: 
 			// What is being read is replaced as a whole.
 			if (!before.isShown) tell(false)
 		})
-		void before
+		void foresight
 			.ask()
 			.findOffers(outlook, onOffer)
-			.finally(() => {
+			.then(() => {
+				isDone = true
 				if (!isOver) tell(true)
 			})
 		return () => {
 			isOver = true
+			if (!isDone) foresight.stop()
 		}
-	}, [wanted, pressCount, age, problem, plan, script])
+	}, [foresight, wanted, pressCount, age, problem, plan, script])
 	return {
 		list: isOfNow ? found.list : [],
 		isHopeless: isOfNow === true && found.isWhole && found.list.length === 0,

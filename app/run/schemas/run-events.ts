@@ -1,7 +1,10 @@
 /** Events of a run as a device sends them: each of a known type, with what that type says. */
 import { array, boolean, lazy, mixed, number, object, string, type AnySchema, type ObjectSchema } from 'yup'
 import { isCoursePin, MOST_PINS, type CoursePin } from '../../../core/course/course-pin'
-import { ATTENDANCES, NOTE_TOPICS, type RunEvent, type RunFact } from '../../../core/run/run-event'
+import type { NamedPlan } from '../../../core/plan/named-plan'
+import { InputError } from '../../../core/errors'
+import { ATTENDANCES, NOTE_TOPICS, WAYS_BACK, type RunEvent, type RunFact } from '../../../core/run/run-event'
+import { readNamedPlan } from '../../../exchange/read-document'
 import { DRYING_STAGES } from '../../../core/vocabulary/drying-stage'
 
 /** Sent in one go; a device that was away for long sends several. */
@@ -28,12 +31,24 @@ function isListOfPins(value: unknown): boolean {
 	return Array.isArray(value) && value.length <= MOST_PINS && value.every(isCoursePin)
 }
 
+function isNamedPlan(value: unknown): boolean {
+	if (value === undefined) return true
+	try {
+		return readNamedPlan(value) !== undefined
+	} catch (error) {
+		if (error instanceof InputError) return false
+		throw error
+	}
+}
+
 const FACTS: Record<RunFact['type'], Record<string, AnySchema>> = {
 	opened: { planId: number().integer().min(1) },
 	closed: {},
 	attendance: { place: place().required(), is: string().required().oneOf(ATTENDANCES) },
 	entry: { entry: name(), is: string().required().oneOf(['begun', 'most', 'all']) },
 	student: { entry: name(), place: place().required() },
+	'way back': { place: place().required(), is: string().required().oneOf(WAYS_BACK) },
+	home: { entry: name(), place: place().required() },
 	broken: { kind: name(), count: count(), place: place() },
 	spare: { kind: name(), count: count(), place: place() },
 	tray: { batch: name(), pieces: number().integer().min(0).max(9_999), where: string().max(120) },
@@ -48,8 +63,9 @@ const FACTS: Record<RunFact['type'], Record<string, AnySchema>> = {
 	reading: {
 		temperatureC: number().required().min(-20).max(60),
 		humidity: number().required().min(0).max(1),
+		by: string().oneOf(['hygrometer']),
 	},
-	note: { text: string().defined().trim().max(2_000), about: string().oneOf(NOTE_TOPICS) },
+	note: { text: string().defined().trim().max(2_000), about: string().oneOf(NOTE_TOPICS), photo: id().optional() },
 	plan: {
 		reason: string().required().max(300),
 		entries: array(object({ entry: name(), startMin: minute(), endMin: minute() }).noUnknown())
@@ -57,6 +73,7 @@ const FACTS: Record<RunFact['type'], Record<string, AnySchema>> = {
 			.max(MOST_ENTRIES),
 		closeMin: minute(),
 		pins: mixed<CoursePin[]>().required().test('pins', 'There is no such thing to settle', isListOfPins),
+		coursePlan: mixed<NamedPlan>().test('plan', 'This is no plan', isNamedPlan),
 	},
 	undo: { of: id() },
 }

@@ -22,6 +22,8 @@ export function offerWords(change: OfferChange, names: Names): string {
 	switch (change.kind) {
 		case 'later':
 			return `Leave ${listed(change.tasks)} for ${at(change.session)}`
+		case 'fewer':
+			return `Make ${change.pieces} less each of ${partsOf(change.tasks, names)}`
 		case 'order':
 			return `Go on with ${listed([change.first])} first`
 		case 'tea':

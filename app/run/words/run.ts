@@ -1,10 +1,11 @@
 /** A session that is being taught, in words. */
-import type { NoteTopic } from '../../../core/run/run-event'
+import type { NoteTopic, WayBackChoice } from '../../../core/run/run-event'
 import type { EntryState, Mark, RunState } from '../../../core/run/fold-run'
 import { minutesRunning } from '../../../core/run/fold-run'
 import { toldBehind, type Projection } from '../../../core/run/project-end'
 import { inTen } from '../../shared/words/chances'
 import { count, duration } from '../../shared/words/times'
+import type { RunPage } from '../read-run.server'
 
 /** '10 min behind'; empty: in time. */
 export function behindWords(projection: Projection): string {
@@ -71,6 +72,34 @@ export const TOPIC_WORDS: Record<NoteTopic, string> = {
 	'waited for': 'What they waited for',
 	'who needs what': 'Who needs something next time',
 	'next time': 'To do otherwise next time',
+}
+
+/** How who was away comes level, as it is chosen. */
+export const WAY_BACK_WORDS: Record<WayBackChoice, string> = {
+	open: 'open',
+	dried: 'dried pieces',
+	home: 'at home',
+	smaller: 'a smaller piece',
+}
+
+/** 'inner petals 6, centre 1: 25 min of your time, in Prepare'. */
+export function wayBackWords(is: WayBackChoice, { makeUp, wayBack }: Pick<RunPage, 'makeUp' | 'wayBack'>): string {
+	switch (is) {
+		case 'open':
+			return 'not settled yet'
+		case 'dried': {
+			if (!makeUp) return ''
+			const pieces = makeUp.pieces.map(({ name, count: many }) => `${name.toLowerCase()} ${many}`).join(', ')
+			return `${pieces}: ${duration(makeUp.minutes)} of your time, in Prepare`
+		}
+		case 'home': {
+			const { homeMinutes, otherMinutes } = wayBack
+			const withYou = otherMinutes > 0 ? `, and ${duration(otherMinutes)} that need you` : ''
+			return `${duration(homeMinutes)} with the hand-out${withYou}`
+		}
+		case 'smaller':
+			return 'goes on without what she missed'
+	}
 }
 
 function earliest({ when, from }: Mark): number {

@@ -14,7 +14,7 @@ import { acting, loading } from '../../../shared/http/responses.server'
 import { newPhotoSchema, photoActions } from '../../schemas/photo'
 import type { Route } from './+types/route'
 import { PhotoForm } from './photo-form'
-import { shrinkPhoto } from './shrink-photo'
+import { shrinkPhoto } from '../../../shared/shrink-photo'
 import './design-photos.css'
 
 export function meta({ loaderData }: Route.MetaArgs) {

@@ -23,11 +23,12 @@ export function loader({ params, context }: Route.LoaderArgs) {
 		return {
 			courseId: course.id,
 			version: course.version,
-			plans: plans.map(({ id, createdAt, document, ...stored }, p) => {
+			plans: plans.map(({ id, createdAt, document, reason, ...stored }, p) => {
 				const before = plans[p + 1]?.document
 				const { status, objective, proven, bounds } = document
 				return {
 					id,
+					reason,
 					madeAt: wallTimeOf(createdAt, studio.timeZone),
 					fitsNow: stored.fingerprint === fingerprint,
 					status,
@@ -71,6 +72,7 @@ export default function PlanHistoryPage({ loaderData: { plans, courseId, version
 							)}
 							{!plan.fitsNow && <span className="soft">the course was another then, and comes back with it</span>}
 						</div>
+						{plan.reason && <p>{plan.reason}</p>}
 						<p>{figureWords(plan)}</p>
 						<p className="soft small">{plan.proof}</p>
 						<Changes differences={plan.differences} />

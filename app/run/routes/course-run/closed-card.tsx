@@ -1,9 +1,11 @@
-import { Input } from 'antd'
-import { NOTE_TOPICS } from '../../../../core/run/run-event'
+import { Input, Segmented } from 'antd'
+import { NOTE_TOPICS, WAYS_BACK, type WayBackChoice } from '../../../../core/run/run-event'
+import { minuteOfDayAt } from '../../../../core/time/zone'
 import type { Run } from '../../device/use-run'
 import type { RunPage } from '../../read-run.server'
-import { brokenWords, TOPIC_WORDS, tookWords } from '../../words/run'
-import { duration } from '../../../shared/words/times'
+import { brokenWords, TOPIC_WORDS, tookWords, WAY_BACK_WORDS, wayBackWords } from '../../words/run'
+import { clock, duration } from '../../../shared/words/times'
+import { NotePhoto } from './note-photo'
 
 interface ClosedCardProps {
 	page: RunPage
@@ -31,15 +33,17 @@ export function ClosedCard({ page, run }: ClosedCardProps) {
 			</ul>
 			{broken && <p>{broken}</p>}
 			{state.taken.length > 0 && <p>{state.taken.map(({ reason }) => reason).join('. ')}.</p>}
-			{state.notes.length > 0 && <p>{state.notes.map(({ text }) => text).join(' · ')}</p>}
+			<Notes page={page} run={run} />
+			<HomeLines page={page} run={run} />
 			<AwayLines page={page} run={run} />
 			<LinesByHand run={run} />
 		</section>
 	)
 }
 
-/** Who was away: her hand-out, with the way back. */
-function AwayLines({ page: { students, courseId, session }, run: { state } }: ClosedCardProps) {
+/** Who was away: how she comes level with the others, and her hand-out. */
+function AwayLines({ page, run: { state, desk } }: ClosedCardProps) {
+	const { students, courseId, session } = page
 	const away = students.flatMap((name, place) => {
 		return state.attendance.get(place)?.is === 'away' ? [{ name, place }] : []
 	})
@@ -48,10 +52,57 @@ function AwayLines({ page: { students, courseId, session }, run: { state } }: Cl
 		<ul className="run-away">
 			{away.map(({ name, place }) => (
 				<li key={place}>
-					{name} was away:{' '}
+					<span id={`away-${place}`}>{name} was away</span>
+					<Segmented<WayBackChoice>
+						aria-labelledby={`away-${place}`}
+						options={WAYS_BACK.flatMap((is) => {
+							return is === 'dried' && !page.makeUp ? [] : [{ value: is, label: WAY_BACK_WORDS[is] }]
+						})}
+						value={state.waysBack.get(place) ?? 'open'}
+						onChange={(is) => desk.write({ type: 'way back', place, is })}
+					/>
+					<span className="soft">{wayBackWords(state.waysBack.get(place) ?? 'open', page)}</span>
 					<a href={`/courses/${courseId}/papers/hand-out?session=${session}&missed=${session}&student=${place + 1}`}>
-						her hand-out with the way back
+						Her hand-out
 					</a>
+				</li>
+			))}
+		</ul>
+	)
+}
+
+function Notes({ page: { courseId, session, timeZone }, run: { state } }: ClosedCardProps) {
+	if (state.notes.length === 0) return null
+	return (
+		<ul className="run-notes">
+			{state.notes.map(({ when, text, photo }) => {
+				const at = clock(Math.floor(minuteOfDayAt(when, timeZone)))
+				return (
+					<li key={`${when} ${text}`}>
+						<span className="soft">{at}</span> {text}
+						{photo !== undefined && (
+							<NotePhoto
+								address={`/courses/${courseId}/run/${session}`}
+								id={photo}
+								alt={text === '' ? `Photo taken at ${at}` : text}
+							/>
+						)}
+					</li>
+				)
+			})}
+		</ul>
+	)
+}
+
+/** Who finishes what at home. */
+function HomeLines({ page: { students, cards, courseId, session }, run: { state } }: ClosedCardProps) {
+	if (state.takenHome.length === 0) return null
+	return (
+		<ul className="run-away">
+			{state.takenHome.map(({ entry, place }) => (
+				<li key={`${entry} ${place}`}>
+					{students[place]} finishes “{cards[entry]?.title}” at home:{' '}
+					<a href={`/courses/${courseId}/papers/hand-out?session=${session}&student=${place + 1}`}>her hand-out</a>
 				</li>
 			))}
 		</ul>

@@ -23,7 +23,7 @@ export function OffersCard({ page, run, chance }: OffersCardProps) {
 	const take = ({ change, taken }: JudgedOffer) => {
 		desk.write({ type: 'plan', reason: offerWords(change, page), ...taken })
 	}
-	const ahead = couldBegin(page.problem, page.plan, state, run)
+	const ahead = couldBegin(page.problem, run.opened, state, run)
 	const heading = offers.cause === 'chance' ? 'These would help' : 'What comes next is not dry yet'
 	return (
 		<>

@@ -7,11 +7,13 @@ import { useHydrated } from '../../../shared/components/use-hydrated'
 import { useAwake } from '../../device/use-awake'
 import { useBell } from '../../device/use-bell'
 import { useChance } from '../../device/use-chance'
+import { useHygrometer } from '../../device/use-hygrometer'
 import { useLastPress } from '../../device/use-last-press'
 import { useRun } from '../../device/use-run'
 import { useSignals } from '../../device/use-signals'
 import { readRun, readRunKey, type RunPage } from '../../read-run.server'
 import type { Route } from './+types/route'
+import { LeftBehindLine } from './left-behind'
 import { NowCard } from './now-card'
 import { OffersCard } from './offers-card'
 import { ReadyCard } from './ready-card'
@@ -58,6 +60,7 @@ function Tablet({ page }: { page: RunPage }) {
 	const chance = useChance(page, run)
 	const isGoingOn = state.opened !== undefined && state.closed === undefined
 	useAwake(isGoingOn)
+	useHygrometer(page, run)
 	useSignals(run.calls, bell.isOn ? bell.ring : undefined)
 	// A press that nothing takes would be lost.
 	if (!device.isReady) return <LayingOut page={page} />
@@ -72,6 +75,7 @@ function Tablet({ page }: { page: RunPage }) {
 			)}
 			<NowCard page={page} run={run} />
 			{state.closed === undefined && <RunPresses page={page} run={run} lastPress={lastPress} />}
+			<LeftBehindLine page={page} run={run} />
 			<OffersCard page={page} run={run} chance={chance} />
 			{state.opened === undefined && <ReadyCard page={page} />}
 			<RunTrays page={page} run={run} />

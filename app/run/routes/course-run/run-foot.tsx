@@ -1,11 +1,13 @@
-import { Button, Input, Modal } from 'antd'
+import { Button } from 'antd'
 import { useState } from 'react'
 import { isPaused } from '../../../../core/run/fold-run'
-import { countingEvents } from '../../../../core/run/run-event'
+import { countingEvents, type RunEvent } from '../../../../core/run/run-event'
 import type { Bell } from '../../device/use-bell'
 import type { LastPress } from '../../device/use-last-press'
 import type { Run } from '../../device/use-run'
 import type { RunPage } from '../../read-run.server'
+import { AirBox } from './air-box'
+import { NoteBox } from './note-box'
 import { PhonesBox } from './phones-box'
 
 interface RunFootProps {
@@ -19,7 +21,7 @@ interface RunFootProps {
 export function RunFoot({ page, run, lastPress, bell }: RunFootProps) {
 	const { desk, device, state } = run
 	const [isNoting, setIsNoting] = useState(false)
-	const last = countingEvents(device.events).findLast(({ type }) => type !== 'undo')
+	const last = countingEvents(device.events).findLast((event) => event.type !== 'undo' && !isByItself(event))
 	const current = state.entries[state.current]
 	const kind = current?.entry.source?.type === 'step' ? current.entry.source.partName : (current?.entry.id ?? 'piece')
 	const isStopped = isPaused(state)
@@ -35,6 +37,7 @@ export function RunFoot({ page, run, lastPress, bell }: RunFootProps) {
 			<Button disabled={!isOpen} onClick={() => setIsNoting(true)}>
 				Note
 			</Button>
+			<AirBox page={page} run={run} />
 			<Button disabled={!isOpen} onClick={() => desk.write({ type: isStopped ? 'resumed' : 'paused' })}>
 				{isStopped ? 'Go on' : 'Pause'}
 			</Button>
@@ -48,34 +51,13 @@ export function RunFoot({ page, run, lastPress, bell }: RunFootProps) {
 			<NoteBox
 				isOpen={isNoting}
 				onClose={() => setIsNoting(false)}
-				onNote={(text) => desk.write({ type: 'note', text })}
+				onNote={(text, photo) => void (photo ? desk.notePhoto(text, photo) : desk.write({ type: 'note', text }))}
 			/>
 		</footer>
 	)
 }
 
-interface NoteBoxProps {
-	isOpen: boolean
-	onClose: () => void
-	onNote: (text: string) => void
-}
-
-function NoteBox({ isOpen, onClose, onNote }: NoteBoxProps) {
-	const [text, setText] = useState('')
-	const keep = () => {
-		if (text.trim() !== '') onNote(text.trim())
-		setText('')
-		onClose()
-	}
-	return (
-		<Modal open={isOpen} title="A note" okText="Keep it" onOk={keep} onCancel={onClose}>
-			<Input.TextArea
-				aria-label="A note"
-				rows={3}
-				maxLength={2000}
-				value={text}
-				onChange={({ target }) => setText(target.value)}
-			/>
-		</Modal>
-	)
+/** Nobody has pressed it. */
+function isByItself(event: RunEvent): boolean {
+	return event.type === 'reading' && event.by !== undefined
 }

@@ -1,5 +1,6 @@
 import { Button, Input } from 'antd'
 import { useState } from 'react'
+import { airAt } from '../../../../core/drying/climate'
 import { lookCall } from '../../../../core/run/calls'
 import type { TrayState } from '../../../../core/run/fold-run'
 import type { BatchWait } from '../../../../core/run/run-plan'
@@ -20,6 +21,7 @@ export function RunTrays({ page, run }: { page: RunPage; run: Run }) {
 	return (
 		<section className="run-trays" aria-labelledby="trays">
 			<h2 id="trays">Drying here</h2>
+			<p className="soft">{airWords(page, run)}</p>
 			<ul>
 				{laid.map((tray) => (
 					<Tray key={tray.batch} tray={tray} page={page} run={run} />
@@ -36,7 +38,7 @@ interface TrayProps {
 }
 
 function Tray({ tray, page, run }: TrayProps) {
-	const batch = page.plan.batches.find(({ id }) => id === tray.batch)
+	const batch = run.state.plan.batches.find(({ id }) => id === tray.batch)
 	const since = tray.laid?.when ?? run.now
 	return (
 		<li>
@@ -119,7 +121,21 @@ function timesWords(own: BatchWait, tray: TrayState, { timeZone }: RunPage): str
 		// Beyond this evening a span says more than a clock.
 		return minutes > 12 * 60 ? `after ${wait(minutes)}` : wallClock(moment, timeZone)
 	}
-	return `${what} ${at(times.p50)}, 9 in 10 by ${at(times.p90)}`
+	switch (own.doubt) {
+		case 'never':
+			return `${what}: not in this air; planned for ${at(times.p50)}`
+		case 'unlikely':
+			return `${what} ${at(times.p50)} at even odds, not to be relied on in this air`
+		default:
+			return `${what} ${at(times.p50)}, 9 in 10 by ${at(times.p90)}`
+	}
+}
+
+/** 'In 22.5 °C and 58 %, read 19:40', or what the plan was made with. */
+function airWords({ room, timeZone, plan }: RunPage, { state: { reading } }: Run): string {
+	const { temperatureC, humidity } = reading ?? airAt(room.climate, plan.openMin)
+	const air = `${temperatureC.toFixed(1)} °C and ${Math.round(100 * humidity)} %`
+	return reading ? `In ${air}, read ${wallClock(reading.when, timeZone)}` : `In ${air}, as it was planned with`
 }
 
 function wallClock(moment: number, timeZone: string): string {

@@ -1,9 +1,12 @@
 /** The sessions of a course as they are taught: which to open, which is going on, which is over. */
+import { useState } from 'react'
+import { FileButton } from '../../../shared/components/file-button'
 import { LinkButton } from '../../../shared/components/link-button'
 import { memberContext } from '../../../shared/http/contexts'
 import { courseOfPage } from '../../../shared/http/course-of-page.server'
 import { loading } from '../../../shared/http/responses.server'
-import { clock, longDay, sessionName } from '../../../shared/words/times'
+import { clock, count, longDay, sessionName } from '../../../shared/words/times'
+import { readSavedClass, takeInSaved } from '../../offline/saved-class'
 import { listRunStates } from '../../../../db/repositories/runs.server'
 import type { Route } from './+types/route'
 
@@ -19,6 +22,46 @@ export function loader({ params, context }: Route.LoaderArgs) {
 			}),
 		}
 	})
+}
+
+/** What somebody saved as a file when she signed out without a network. */
+function SavedClass() {
+	const [told, setTold] = useState<{ words: string; isTrouble: boolean }>()
+	const takeIn = async (file: File) => {
+		setTold(undefined)
+		const saved = await file
+			.text()
+			.then(readSavedClass)
+			.catch(() => undefined)
+		if (!saved) {
+			setTold({ words: 'This is no file of a class as Calycine saves it.', isTrouble: true })
+			return
+		}
+		try {
+			const presses = await takeInSaved(saved)
+			setTold({ words: `Taken in: ${count(presses, 'press', 'presses')} of a class.`, isTrouble: false })
+		} catch {
+			setTold({
+				words: 'Not all of it could be taken in: no network, or a course that this studio does not have.',
+				isTrouble: true,
+			})
+		}
+	}
+	return (
+		<div className="row">
+			<FileButton
+				label="A class saved as a file…"
+				accept="application/json,.json"
+				onFile={(file) => void takeIn(file)}
+			/>
+			<span className="soft small">What was saved when somebody signed out without a network.</span>
+			{told && (
+				<p role={told.isTrouble ? 'alert' : 'status'} className={told.isTrouble ? 'alert' : 'told'}>
+					{told.words}
+				</p>
+			)}
+		</div>
+	)
 }
 
 const PRESS = { 'to come': 'Open', 'going on': 'Go on', over: 'What was' } as const
@@ -46,6 +89,7 @@ export default function CourseRunsPage({ loaderData: { courseId, sessions } }: R
 					</li>
 				))}
 			</ul>
+			<SavedClass />
 		</section>
 	)
 }

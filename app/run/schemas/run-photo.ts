@@ -1,0 +1,4 @@
+import { object } from 'yup'
+
+/** Nothing beside the picture. */
+export const runPhotoSchema = object({}).noUnknown()
