@@ -15,6 +15,7 @@ const BENCHES = {
 	rehearse: 'rehearse.ts',
 	advice: 'advice.ts',
 	offers: 'offers.ts',
+	learn: 'learn.ts',
 	drying: 'drying.ts',
 	pages: 'pages.mjs',
 	solving: 'solving.mjs',

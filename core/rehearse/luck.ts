@@ -3,7 +3,7 @@
  * in one thing leaves the luck of all others as it was (common random numbers).
  * Not for: cryptography.
  */
-import { normalDistribution } from '../drying/normal-distribution'
+import { normalQuantile } from '../drying/normal-distribution'
 
 /** Quantiles that a draw is taken from. */
 export const QUANTILE_COUNT = 4096
@@ -56,15 +56,7 @@ export function exponential(mean: number, hash: number): number {
 export const NORMAL_975 = 1.959963985
 
 /** Quantiles of the standard normal distribution, in the middles of equal shares. */
-export const NORMAL_QUANTILES = tableOf((share) => {
-	let [low, high] = [-9, 9]
-	for (let i = 0; i < 50; i++) {
-		const middle = (low + high) / 2
-		if (normalDistribution(middle) < share) low = middle
-		else high = middle
-	}
-	return (low + high) / 2
-})
+export const NORMAL_QUANTILES = tableOf(normalQuantile)
 
 /**
  * Quantiles of the minutes of pieces, whose mean, over the table, is exactly 1.

@@ -19,3 +19,13 @@ export const STEP_SD = 0.2
 export const PASTE_PACE_SD = 0.28
 /** Of drying from piece to piece. */
 export const DRYING_PIECE_SD = 0.2
+/** Of what is stated for a level, before any of its classes is known. */
+export const LEVEL_SD = 0.15
+/** Of one step in one class, beside all that it shares with others. */
+export const OCCASION_SD = 0.25
+/** Of paste used to paste reckoned: of a paste, of a kind of piece beside it, and of one class. */
+export const PASTE_USE_SD = 0.15
+/** The same of a kind of piece. */
+export const PASTE_KIND_SD = 0.1
+/** The same of one class. */
+export const PASTE_CLASS_SD = 0.15
