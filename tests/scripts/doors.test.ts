@@ -22,7 +22,10 @@ function write(name: string, document: unknown): string {
 	return file
 }
 
-function run(door: 'plan' | 'plan:check' | 'design' | 'dry' | 'kit' | 'course' | 'rehearse', ...files: string[]) {
+function run(
+	door: 'plan' | 'plan:check' | 'design' | 'dry' | 'kit' | 'course' | 'rehearse' | 'learn',
+	...files: string[]
+) {
 	const { stdout, stderr, status } = spawnSync('npm', ['run', '-s', door, '--', ...files], {
 		cwd: root,
 		encoding: 'utf8',
@@ -413,5 +416,36 @@ describe('npm run -s rehearse', () => {
 
 		expect(status).toBe(2)
 		expect(stderr).toMatch(says)
+	})
+})
+
+describe('npm run -s learn', () => {
+	const occasion = (real: number, week: number) => ({
+		...{ class: `class ${week}`, date: `2026-01-${String(6 + 7 * week).padStart(2, '0')}`, level: 'practised' },
+		...{ technique: 'cupping', step: 'magnolia/inner-shape', statedMinutes: 20, students: 8, done: 7, real },
+	})
+
+	test('prints beliefs and a backtest: what always takes longer is believed to', () => {
+		const minutes = [0, 1, 2, 3].map((week) => occasion(40, week))
+		const { status, answer } = run('learn', write('log.json', { format: 'calycine-log', minutes }))
+		expect(status).toBe(0)
+		const { techniques, steps, backtest } = answer() as {
+			techniques: { technique: string; factor: number; ninety: [number, number]; classes: number }[]
+			steps: { factor: number }[]
+			backtest: { count: number; error: { learnt: number; stated: number } }
+		}
+		expect(techniques).toMatchObject([{ technique: 'cupping', classes: 4 }])
+		expect(techniques[0]!.factor).toBeGreaterThan(1.1)
+		expect(techniques[0]!.ninety[0]).toBeLessThan(techniques[0]!.factor)
+		expect(steps[0]!.factor).toBeGreaterThan(techniques[0]!.factor)
+		expect(backtest.count).toBe(4)
+		expect(backtest.error.learnt).toBeLessThan(backtest.error.stated)
+	})
+
+	test('says what is wrong with a log', () => {
+		const both = { ...occasion(30, 0), from: 3 }
+		const { status, stderr } = run('learn', write('bad.json', { format: 'calycine-log', minutes: [both] }))
+		expect(status).toBe(1)
+		expect(stderr).toContain('Either real, or from and to')
 	})
 })

@@ -1,0 +1,99 @@
+/** What a taught session says of its steps: real minutes, without breaks and pauses, and only as exactly as it was pressed. */
+import { describe, expect, test } from 'vitest'
+import { paceFactor } from '../../../core/course/pace'
+import { foldRun } from '../../../core/run/fold-run'
+import { observeRun } from '../../../core/run/observe-run'
+import { EventWriter, type RunFact } from '../../../core/run/run-event'
+import { toRunPlan } from '../../../core/run/run-plan'
+import { packDemo } from '../../support/demo-kit'
+
+const { course, designs, story } = packDemo('Magnolia on Thursdays')
+const PLAN = toRunPlan(story, 0)
+const OPENING = Date.UTC(2026, 2, 5, 19)
+const at = (minutes: number) => OPENING + minutes * 60_000
+const steps = PLAN.entries.filter(({ kind }) => kind === 'step')
+const [first, second] = steps
+
+function observe(...facts: readonly (readonly [minutes: number, fact: RunFact])[]) {
+	let count = 0
+	const writer = new EventWriter({ runId: 'run', device: 'tablet' }, [], () => `event ${count++}`)
+	const events = ([[0, { type: 'opened' }], ...facts] as const).map(([minutes, fact]) =>
+		writer.write(fact, at(minutes)),
+	)
+	const state = foldRun(PLAN, events, at(500))
+	return observeRun(state, { classId: 'course 1', course, designs })
+}
+
+const entry = (id: string, is: 'begun' | 'most' | 'all' = 'most'): RunFact => ({ type: 'entry', entry: id, is })
+
+describe('a step', () => {
+	test('that was pressed took its minutes, against what the design states of a practised adult', () => {
+		const [own, ...others] = observe([31, entry(first!.id)], [31, { type: 'closed' }]).minutes
+		expect(others).toEqual([])
+		expect(own).toMatchObject({ from: 31, to: 31, level: course.pace, date: PLAN.date, classId: 'course 1' })
+		expect(own!.statedMinutes).toBeCloseTo(
+			(first!.endMin - first!.startMin) / paceFactor(course.pace, course.planFor),
+			9,
+		)
+		expect(own!.doneCount).toBe(Math.ceil(0.8 * course.studentCount))
+		const source = first!.source
+		if (source?.type !== 'step') throw new Error('not a step')
+		expect(own!.step).toBe(`${source.designId}/${source.stepId}`)
+		const step = designs[0]!.design.steps.find(({ id }) => id === source.stepId)
+		expect(own!.technique).toBe(step?.technique)
+	})
+
+	test('has no pause in its minutes', () => {
+		const paused = [
+			[10, { type: 'paused' }],
+			[16, { type: 'resumed' }],
+		] as const
+		expect(observe(...paused, [31, entry(first!.id)], [31, { type: 'closed' }]).minutes[0]).toMatchObject({
+			from: 25,
+			to: 25,
+		})
+	})
+
+	test('that all had done, and of which nothing else was said, is of all who were there', () => {
+		const facts = [
+			[1, { type: 'attendance', place: 0, is: 'away' }],
+			[31, entry(first!.id, 'all')],
+		] as const
+		const [own] = observe(...facts, [31, { type: 'closed' }]).minutes
+		expect(own).toMatchObject({ studentCount: course.studentCount - 1, doneCount: course.studentCount - 1 })
+	})
+
+	test('that went on at the close took at least so long', () => {
+		const [, own] = observe([31, entry(first!.id)], [50, entry(second!.id, 'begun')], [62, { type: 'closed' }]).minutes
+		expect(own).toMatchObject({ from: 12, to: Infinity })
+	})
+
+	test('whose beginning nobody pressed lies between what may be', () => {
+		// Something is shown before it, which ends by itself.
+		const [, own] = observe([31, entry(first!.id)], [60, entry(second!.id)], [60, { type: 'closed' }]).minutes
+		expect(own!.from).toBeLessThan(own!.to)
+		expect(own!.to).toBe(29)
+	})
+
+	test('that was never begun says nothing, and a session that goes on nothing of what is going on', () => {
+		expect(observe().minutes).toEqual([])
+		expect(observe([31, entry(first!.id)]).minutes).toHaveLength(1)
+	})
+})
+
+test('what broke is told of the pieces that were made', () => {
+	const source = first!.source
+	if (source?.type !== 'step') throw new Error('not a step')
+	const broken = { type: 'broken', kind: source.partName, count: 2 } as const
+	const { breakage } = observe([20, broken], [31, entry(first!.id)], [31, { type: 'closed' }])
+	expect(breakage).toEqual([
+		{ part: source.partName, level: course.pace, made: course.studentCount * source.pieceCount, broken: 2 },
+	])
+})
+
+test('of a class that nobody came to nothing is learnt', () => {
+	const away = Array.from({ length: course.studentCount }, (_, place) => {
+		return [0, { type: 'attendance', place, is: 'away' }] as const
+	})
+	expect(observe(...away, [31, entry(first!.id)], [31, { type: 'closed' }])).toEqual({ minutes: [], breakage: [] })
+})
