@@ -38,6 +38,7 @@ const APP_ROOMS = [
 	'prepare',
 	'rehearse',
 	'run',
+	'learn',
 	'today',
 	'frame',
 ]

@@ -69,6 +69,7 @@ export default [
 		route('courses/:courseId/papers/:paper', 'prepare/routes/course-paper/route.tsx'),
 		route('courses/:courseId/again', 'course/routes/course-again/route.tsx'),
 		route('courses/:courseId/delete', 'course/routes/course-delete/route.tsx'),
+		route('log', 'learn/routes/log/route.tsx'),
 		route('drying', 'drying/routes/drying/route.tsx'),
 		route('stock', 'kit/routes/stock/route.tsx'),
 		route('stock/files/:file', 'kit/routes/stock-files/route.ts'),

@@ -9,6 +9,7 @@ import { defineDesigns } from './models/designs.server'
 import { defineKits } from './models/kits.server'
 import { definePlaces } from './models/places.server'
 import { definePreparation } from './models/preparation.server'
+import { defineLearning } from './models/learning.server'
 import { defineRuns } from './models/runs.server'
 import { forgetRows } from './row-memory.server'
 
@@ -91,6 +92,7 @@ function registerModels(sequelize: Sequelize): Sequelize {
 	definePreparation(sequelize)
 	defineKits(sequelize)
 	defineRuns(sequelize)
+	defineLearning(sequelize)
 	return sequelize
 }
 

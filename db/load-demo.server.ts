@@ -7,7 +7,7 @@ import rosters from '../demo/students.json'
 import type { Course, CourseDesign } from '../core/course/course'
 import type { PlanTerms } from '../core/plan/compile/drying-terms'
 import { CLIMATE_PRESETS } from '../core/drying/climate-presets'
-import { planCourse } from '../core/plan/plan-course'
+import { planCourse, resolveCourse } from '../core/plan/plan-course'
 import { addDays, weekdayFrom } from '../core/time/calendar'
 import { ORDINARY_PLACE, type Place, type PlaceKind } from '../core/drying/place'
 import type { CourseMoney } from '../core/kit/price-course'
@@ -16,11 +16,13 @@ import type { Student } from '../core/kit/student'
 import type { Transaction } from 'sequelize'
 import type { Sensor } from '../core/readings/reading'
 import { readDesign } from '../exchange/read-document'
+import { playPastClasses } from './demo-log'
 import { inTransaction } from './connection.server'
 import { fingerprintOf } from './fingerprint.server'
 import { createStudio } from './repositories/accounts.server'
 import { createCourse, updateCourseMoney } from './repositories/courses.server'
 import { createDryingNote, type DryingNote } from './repositories/drying-notes.server'
+import { addExamples } from './repositories/observations.server'
 import { createPlace } from './repositories/places.server'
 import { hashPassword } from './password-hash.server'
 import { createDesign } from './repositories/designs.server'
@@ -79,6 +81,11 @@ export function loadDemo({
 			const document = planCourse(course, used, own)
 			const fingerprint = fingerprintOf(course, used, own)
 			await createPlan(studioId, { courseId, fingerprint, document }, transaction)
+			const { compiled, plan, objective } = document
+			if (plan && objective.shortfall === 0) {
+				const planned = { course: pinned, designs: resolveCourse(course, used), compiled, plan }
+				await addExamples(studioId, playPastClasses(planned, { today, seed: courseId }), transaction)
+			}
 			const money = DEMO_MONEY[course.name]
 			if (money) await updateCourseMoney(studioId, courseId, { money, version: 1 }, transaction)
 		}

@@ -26,7 +26,6 @@ const VIEWS = [
 	{ name: 'what-fits', path: '/courses/what-fits?sessions=2&before=60', waitFor: '[aria-busy=false]', isNight: true },
 	{ name: 'plan-misfit', course: 'Seaside morning for children', path: '/plan' },
 	{ name: 'kits', course: 'Magnolia on Thursdays', path: '/kits?seat=2' },
-	{ name: 'packing', course: 'Magnolia on Thursdays', path: '/kits/packing?bag=2', press: /24 gauge white/ },
 	{
 		name: 'rehearsal',
 		course: 'Magnolia on Thursdays',
@@ -35,6 +34,7 @@ const VIEWS = [
 	},
 	{ name: 'run-sheet', course: 'Hellebores and foliage on Tuesdays', path: '/papers/run-sheet?session=2' },
 	{ name: 'preparation', path: '/preparation?view=week' },
+	{ name: 'log', path: '/log', waitFor: '.log-chart canvas' },
 	{ name: 'shelf', path: '/stock' },
 	{
 		name: 'drying',

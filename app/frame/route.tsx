@@ -23,6 +23,7 @@ const PAGES = [
 	{ to: '/drying', label: 'Drying' },
 	{ to: '/rooms', label: 'Rooms' },
 	{ to: '/stock', label: 'Shelf' },
+	{ to: '/log', label: 'Log' },
 ]
 
 /** What stands round every page of a studio: the way past the head, the head, the content. */

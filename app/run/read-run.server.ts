@@ -88,12 +88,7 @@ export function readRunKey({ courseId, session }: { courseId: string; session: s
 export async function readRun(studio: Studio, course: StoredCourse, session: number): Promise<RunPage | undefined> {
 	const own = course.sessions[session - 1]
 	if (!own) throw new NotFoundError('The course has no such session.')
-	const [newest, known] = await Promise.all([
-		readKit(studio, course),
-		readRunEvents(studio.id, { courseId: course.id, session }, 0),
-	])
-	const current = await asOpened(studio, newest, known)
-	const told = toldPlan(current)
+	const { current, known, told } = await readAsOpened(studio, course, session)
 	if (!told) return undefined
 	const plan = toRunPlan(told.story, session - 1)
 	const { compiled, plan: laid } = current.coursePlan
@@ -134,6 +129,33 @@ async function roomOfSession(studio: Studio, roomId: number | undefined): Promis
 	const places = await listPlaces(studio.id)
 	const { id, name, climate } = roomOf({ places }, roomId)
 	return { name, climate, hasHygrometer: places.some((place) => place.id === id && place.sensor !== 'none') }
+}
+
+/** A session with its events, as it was taught. */
+export interface TaughtSession {
+	plan: RunPlan
+	events: KnownEvents['events']
+	designs: CurrentKit['designs']
+}
+
+/** @returns undefined: the course has no plan */
+export async function readTaught(
+	studio: Studio,
+	course: StoredCourse,
+	session: number,
+): Promise<TaughtSession | undefined> {
+	const { current, known, told } = await readAsOpened(studio, course, session)
+	if (!told) return undefined
+	return { plan: toRunPlan(told.story, session - 1), events: known.events, designs: current.designs }
+}
+
+async function readAsOpened(studio: Studio, course: StoredCourse, session: number) {
+	const [newest, known] = await Promise.all([
+		readKit(studio, course),
+		readRunEvents(studio.id, { courseId: course.id, session }, 0),
+	])
+	const current = await asOpened(studio, newest, known)
+	return { current, known, told: toldPlan(current) }
 }
 
 /** A session goes on by the plan that it was opened with, whatever has become of the course's since. */

@@ -7,6 +7,7 @@ import { placeActions } from '../../app/studio/schemas/place-action'
 import { placeSchema } from '../../app/studio/schemas/place'
 import { makeCourseSchema } from '../../app/plan/schemas/make-course'
 import { planActions } from '../../app/plan/schemas/plan-action'
+import { logActions } from '../../app/learn/schemas/log'
 import { stockActions } from '../../app/kit/schemas/stock'
 import { studioSchema } from '../../app/studio/schemas/studio'
 import { dryingNoteActions } from '../../app/drying/schemas/drying-note'
@@ -60,6 +61,7 @@ const USUAL: Record<string, readonly object[]> = {
 	'/drying': byIntent(dryingNoteActions),
 	'/rooms/new': [sampleOf(placeSchema)],
 	'/rooms/:placeId': [sampleOf(placeSchema), ...byIntent(placeActions)],
+	'/log': byIntent(logActions),
 	'/stock': byIntent(stockActions),
 	'/studio': [sampleOf(studioSchema)],
 }

@@ -76,6 +76,7 @@ const SCREENS = [
 	'/drying',
 	'/drying?room=0&humidity=80&shape=drop&also=room%3D1%26thickness%3D2',
 	'/drying?thickness=400',
+	'/log',
 	'/rooms',
 	'/rooms/new',
 	'/rooms/1',

@@ -203,6 +203,16 @@ describe('an evening', () => {
 		expect(other.complaints).toEqual([])
 		await other.context.close()
 
+		// The log has it, and can do without it.
+		await tablet.goto('/log')
+		await tablet.getByText(/^Thursday .+: Magnolia on Thursdays, Evening 1$/).click()
+		const logged = tablet.locator('.log-occasions li').first()
+		await logged.getByRole('button', { name: /^Leave out/ }).click()
+		await logged.getByRole('textbox', { name: 'Why' }).fill('the heating failed')
+		await logged.getByRole('button', { name: 'Leave it out' }).click()
+		await logged.getByText('left out: the heating failed').waitFor()
+		expect(await scan(tablet)).toEqual([])
+
 		await tablet.goto('/courses/1/run')
 		await tablet.getByRole('link', { name: 'What was' }).waitFor()
 		expect(

@@ -4,6 +4,7 @@ import { log } from '../../../shared/http/log.server'
 import { memberContext } from '../../../shared/http/contexts'
 import { readBody } from '../../../shared/http/read-input.server'
 import { acting } from '../../../shared/http/responses.server'
+import { concernsLearning, keepObservations } from '../../keep-observations.server'
 import { readRunKey } from '../../read-run.server'
 import { settlePins, settlesAnything } from '../../settle-pins.server'
 import { tellRun } from '../../run-streams.server'
@@ -25,6 +26,10 @@ export function action({ params, request, context }: Route.ActionArgs) {
 			if (settlesAnything(events))
 				void settlePins(studio, run).catch((error: unknown) =>
 					log.warn({ err: error }, 'what was settled in class could not be planned'),
+				)
+			if (concernsLearning(events))
+				void keepObservations(studio, run).catch((error: unknown) =>
+					log.warn({ err: error }, 'what a session says of its steps could not be kept'),
 				)
 		}
 		return Response.json(await readRunEvents(studio.id, run, after))

@@ -1,0 +1,49 @@
+/** What is learnt from past classes. Columns only. */
+import {
+	DataTypes,
+	Model,
+	type CreationOptional,
+	type InferAttributes,
+	type InferCreationAttributes,
+	type Sequelize,
+} from 'sequelize'
+
+export class ObservationModel extends Model<
+	InferAttributes<ObservationModel>,
+	InferCreationAttributes<ObservationModel>
+> {
+	declare id: CreationOptional<number>
+	declare studioId: number
+	/** Of the run that it comes from; null: from elsewhere. */
+	declare courseId: number | null
+	declare session: number | null
+	/** Unique in the studio. */
+	declare observationKey: string
+	declare className: string
+	/** YYYY-MM-DD. */
+	declare taughtOn: string
+	declare source: string
+	declare document: object
+	/** Why nothing is learnt from it; null: it is. */
+	declare leftOut: CreationOptional<string | null>
+}
+
+/** Registers the model of this file. */
+export function defineLearning(sequelize: Sequelize): void {
+	const whole = () => ({ type: DataTypes.INTEGER.UNSIGNED, allowNull: false })
+	ObservationModel.init(
+		{
+			id: { ...whole(), autoIncrement: true, primaryKey: true },
+			studioId: whole(),
+			courseId: DataTypes.INTEGER.UNSIGNED,
+			session: DataTypes.SMALLINT.UNSIGNED,
+			observationKey: { type: DataTypes.STRING(200), allowNull: false },
+			className: { type: DataTypes.STRING(160), allowNull: false },
+			taughtOn: { type: DataTypes.DATEONLY, allowNull: false },
+			source: { type: DataTypes.STRING(12), allowNull: false },
+			document: { type: DataTypes.JSON, allowNull: false },
+			leftOut: DataTypes.STRING(200),
+		},
+		{ sequelize, tableName: 'observations', timestamps: false },
+	)
+}

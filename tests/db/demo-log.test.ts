@@ -1,0 +1,50 @@
+/** The demo's year of past classes: what is learnt from it comes nearer to its hidden truth than what is stated. */
+import { expect, test } from 'vitest'
+import { backtestMinutes } from '../../core/learn/backtest'
+import { MinutesBelief } from '../../core/learn/minutes-belief'
+import { STEP_SD, TECHNIQUE_SD } from '../../core/vocabulary/spreads'
+import { playPastClasses, truthOf } from '../../db/demo-log'
+import { packDemo } from '../support/demo-kit'
+
+const COURSES = [
+	'Magnolia on Thursdays',
+	'Calla lily taster',
+	'Hellebores and foliage on Tuesdays',
+	'A hellebore in a day',
+]
+const year = COURSES.flatMap((name, seed) => {
+	const { course, designs, compiled, plan } = packDemo(name)
+	return playPastClasses({ course, designs, compiled, plan }, { today: '2026-03-02', seed })
+})
+const observations = year.map(({ observation }) => observation)
+
+test('lies in the year before, each occasion once, some cut off by the close', () => {
+	expect(new Set(observations.map(({ id }) => id)).size).toBe(observations.length)
+	for (const { date } of observations) {
+		expect(date >= '2025-03-01').toBe(true)
+		expect(date < '2026-03-02').toBe(true)
+	}
+	expect(observations.some(({ to }) => to === Infinity)).toBe(true)
+	expect(observations.length).toBeGreaterThan(150)
+})
+
+test('is foretold better by what was learnt than by what is stated, and better late than early', () => {
+	const { figures, thirds } = backtestMinutes(observations)
+	expect(figures.error.learnt).toBeLessThan(figures.error.stated)
+	expect(thirds.last.error.learnt).toBeLessThan(thirds.first.error.learnt)
+	expect(figures.insideNinety).toBeGreaterThan(0.8)
+	expect(figures.insideHalf).toBeGreaterThan(0.4)
+	expect(figures.insideHalf).toBeLessThan(0.62)
+})
+
+test('the truth lies where nine in ten are said to lie, about as often as that', () => {
+	const belief = new MinutesBelief(observations)
+	const steps = [...new Map(observations.map((own) => [own.step, own])).values()]
+	const inside = steps.filter((own) => {
+		const truth = truthOf(own.step, STEP_SD) * (own.technique === undefined ? 1 : truthOf(own.technique, TECHNIQUE_SD))
+		const { mean, variance } = belief.stepFactor(own)
+		return Math.abs(Math.log(truth) - mean) < 1.645 * Math.sqrt(variance)
+	})
+	expect(steps.length).toBeGreaterThan(25)
+	expect(inside.length / steps.length).toBeGreaterThan(0.8)
+})
