@@ -2,7 +2,8 @@
 import { createHash } from 'node:crypto'
 import { giveKeys } from '../core/course/course-items'
 import { pinKey } from '../core/course/course-pin'
-import type { Course } from '../core/course/course'
+import { learntFactor, learntStepKey, type LearntMinutes } from '../core/learn/learnt-minutes'
+import type { Course, Pace } from '../core/course/course'
 import { roomOf, storeOf, type PlanTerms } from '../core/plan/compile/drying-terms'
 import { USUAL_STRAIN_TERMS } from '../core/plan/compile/strain-terms'
 import { toSessionSpans } from '../core/plan/compile/session-windows'
@@ -48,8 +49,8 @@ export function fingerprintOf(course: Course, designs: readonly Design[], terms:
 	return createHash('sha256').update(JSON.stringify(inputs)).digest('hex')
 }
 
-/** Places that the course does not use, and what is known of pastes that it does not use, do not count. */
-function usedTerms({ sessions, storeId }: Course, designs: readonly Design[], terms: PlanTerms) {
+/** Places that the course does not use, and what is known of pastes and steps that it does not use, do not count. */
+function usedTerms({ sessions, storeId, pace }: Course, designs: readonly Design[], terms: PlanTerms) {
 	const { confidence, standard, observations, zone } = terms
 	const rooms = sessions.map(({ roomId }) => roomOf(terms, roomId))
 	const places = [...new Set([...rooms, storeOf(terms, storeId)])].map(({ climate, movement }) => ({
@@ -69,8 +70,22 @@ function usedTerms({ sessions, storeId }: Course, designs: readonly Design[], te
 		log,
 		...changes,
 		strain: terms.strain ?? USUAL_STRAIN_TERMS,
+		...usedFactors(terms.learnt, designs, pace),
 		...(tools.length > 0 && { tools: Object.fromEntries(tools) }),
 	}
+}
+
+/** Nothing, where its steps take what they state. */
+function usedFactors(learnt: LearntMinutes | undefined, designs: readonly Design[], pace: Pace) {
+	if (!learnt) return {}
+	const factors = designs.flatMap((design) =>
+		design.steps.flatMap(({ id, technique }) => {
+			const step = learntStepKey(design.id, id)
+			const factor = learntFactor(learnt, { pace, step, technique })
+			return factor === 1 ? [] : [[step, factor] as const]
+		}),
+	)
+	return factors.length > 0 ? { learnt: Object.fromEntries(factors) } : {}
 }
 
 /** Of documents that nobody can change: they are kept (row-memory), and sorting them takes longest. */

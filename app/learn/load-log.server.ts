@@ -1,10 +1,12 @@
 /** The log of past classes: what is believed because of them, whether that is any good, and each class as it was. */
 import { normalQuantile } from '../../core/drying/normal-distribution'
 import { backtestMinutes, type BacktestFigures } from '../../core/learn/backtest'
+import { learnMinutes } from '../../core/learn/learnt-minutes'
 import { MinutesBelief } from '../../core/learn/minutes-belief'
 import type { Moments } from '../../core/learn/truncated-normal'
-import type { Studio } from '../../db/repositories/accounts.server'
+import { setLearntMinutes, type Studio } from '../../db/repositories/accounts.server'
 import { listObservations, type StoredObservation } from '../../db/repositories/observations.server'
+import { today } from '../shared/http/studio-clock.server'
 import { remember } from '../shared/http/remember.server'
 
 /** A factor on stated minutes, and between which it lies one in two, and nine in ten. */
@@ -57,14 +59,28 @@ export interface Log {
 	hasExamples: boolean
 }
 
+export interface LogPage extends Log {
+	/** YYYY-MM-DD since when plans go by what was learnt by then; absent: by what the designs state. */
+	plansSince?: string
+}
+
 const [HALF, NINETY] = [normalQuantile(0.75), normalQuantile(0.95)]
 /** Looking back takes its time, and is the same until something is added. */
 const rememberLog = remember<Log>(50)
 
-export async function loadLog(studio: Studio): Promise<Log> {
+export async function loadLog(studio: Studio): Promise<LogPage> {
 	const rows = await listObservations(studio.id)
 	const key = rows.map(({ id, leftOut, observation: { from, to } }) => [id, leftOut, from, to])
-	return rememberLog([studio.id, key], () => makeLog(rows))
+	const log = rememberLog([studio.id, key], () => makeLog(rows))
+	const since = studio.learntMinutes?.since
+	return { ...log, ...(since !== undefined && { plansSince: since }) }
+}
+
+/** From now on plans go by what is learnt today. */
+export async function planWithLearnt(studio: Studio): Promise<void> {
+	const rows = await listObservations(studio.id)
+	const used = rows.filter(({ leftOut }) => leftOut === null).map(({ observation }) => observation)
+	await setLearntMinutes(studio.id, learnMinutes(used, today(studio.timeZone)))
 }
 
 function makeLog(rows: readonly StoredObservation[]): Log {

@@ -9,8 +9,13 @@ import { readDryingTerms } from '../drying/drying-terms.server'
 /** @param designs - whose tools are asked for */
 export async function readPlanTerms(studio: Studio, designs: readonly Design[]): Promise<PlanTerms> {
 	const [terms, items] = await Promise.all([readDryingTerms(studio), listTools(studio.id)])
-	const { strainTerms: strain } = studio
-	return { ...terms, strain, ownedTools: ownedToolsOf({ items }, designs.flatMap(namesOfTools)) }
+	const { strainTerms: strain, learntMinutes: learnt } = studio
+	return {
+		...terms,
+		strain,
+		...(learnt && { learnt }),
+		ownedTools: ownedToolsOf({ items }, designs.flatMap(namesOfTools)),
+	}
 }
 
 function namesOfTools({ steps }: Design): string[] {

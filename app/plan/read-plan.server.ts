@@ -32,10 +32,12 @@ export async function readPlan(studio: Studio, course: StoredCourse): Promise<Cu
 		readInputs(studio, course),
 		findNewestPlan(studio.id, course.id),
 	])
-	const common = { designs: resolveCourse(plain, documents), documents, terms, fingerprint }
+	const designsFor = (planned: PlanTerms) => resolveCourse(plain, documents, planned)
+	const common = { documents, terms, fingerprint }
 	if (stored) {
 		const isOutdated = stored.fingerprint !== fingerprint
-		return { ...common, coursePlan: stored.document, planId: stored.id, planMadeAt: stored.createdAt, isOutdated }
+		const { document: coursePlan, id: planId, createdAt: planMadeAt } = stored
+		return { ...common, designs: designsFor(coursePlan.terms), coursePlan, planId, planMadeAt, isOutdated }
 	}
 	const { plan: coursePlan, id: planId } = await makeAndKeep(studio, course.id, {
 		plain,
@@ -43,7 +45,7 @@ export async function readPlan(studio: Studio, course: StoredCourse): Promise<Cu
 		terms,
 		fingerprint,
 	})
-	return { ...common, coursePlan, planId, planMadeAt: new Date(), isOutdated: false }
+	return { ...common, designs: designsFor(terms), coursePlan, planId, planMadeAt: new Date(), isOutdated: false }
 }
 
 /** Said to a window that chose before it saw the plan that stands now. */

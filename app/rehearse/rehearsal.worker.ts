@@ -81,7 +81,14 @@ function effortOf() {
 function toChangeable({ course, plan, designs, terms, ...people }: CourseBasis): ChangeableCourse | undefined {
 	const adopted = adoptPlan(course, designs, terms, plan)
 	return (
-		adopted && { ...people, ...adopted, course, documents: designs, designs: resolveCourse(course, designs), terms }
+		adopted && {
+			...people,
+			...adopted,
+			course,
+			documents: designs,
+			designs: resolveCourse(course, designs, terms),
+			terms,
+		}
 	)
 }
 

@@ -25,7 +25,7 @@ export async function keepObservations(studio: Studio, { courseId, session }: Ru
 	const state = foldRun(taught.plan, taught.events, Date.now())
 	const isOver = state.closed !== undefined
 	const { minutes } = isOver
-		? observeRun(state, { classId: `course ${courseId}`, course, designs: taught.designs })
+		? observeRun(state, { classId: `course ${courseId}`, course, designs: taught.designs, learnt: taught.learnt })
 		: { minutes: [] }
 	const sources = new Map(taught.plan.entries.map(({ id, source }) => [id, source]))
 	const className = `${course.name}, ${sessionName(course.sessions[session - 1]?.startMin ?? 0, session)}`

@@ -4,6 +4,7 @@ import type { Climate } from '../../core/drying/climate'
 import type { ResolvedDesign, ResolvedStep } from '../../core/design/resolve-design'
 import { NotFoundError } from '../../core/errors'
 import type { TaskSource } from '../../core/plan/compile/compiled-course'
+import type { LearntMinutes } from '../../core/learn/learnt-minutes'
 import { roomOf } from '../../core/plan/compile/drying-terms'
 import { resolvePins } from '../../core/plan/pins/course-pins'
 import { ownedToolsOf } from '../../core/kit/stock'
@@ -136,6 +137,8 @@ export interface TaughtSession {
 	plan: RunPlan
 	events: KnownEvents['events']
 	designs: CurrentKit['designs']
+	/** That the plan was made with. */
+	learnt: LearntMinutes | undefined
 }
 
 /** @returns undefined: the course has no plan */
@@ -146,7 +149,9 @@ export async function readTaught(
 ): Promise<TaughtSession | undefined> {
 	const { current, known, told } = await readAsOpened(studio, course, session)
 	if (!told) return undefined
-	return { plan: toRunPlan(told.story, session - 1), events: known.events, designs: current.designs }
+	const { designs, coursePlan } = current
+	const { learnt } = coursePlan.terms
+	return { plan: toRunPlan(told.story, session - 1), events: known.events, designs, learnt }
 }
 
 async function readAsOpened(studio: Studio, course: StoredCourse, session: number) {

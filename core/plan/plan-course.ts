@@ -13,6 +13,7 @@ import { checkPlan } from './checker/check-plan'
 import { findBrokenPins, type Pin } from './pins/pin'
 import { placeSwaps, type NamedPlan } from './named-plan'
 import { resolvePins } from './pins/course-pins'
+import { withLearntMinutes } from '../learn/learnt-minutes'
 import type { Plan } from './problem/plan'
 import { giveKeys, nameItems } from '../course/course-items'
 import { ORDINARY_TERMS, type PlanTerms } from './compile/drying-terms'
@@ -50,7 +51,7 @@ export function planCourse(
 	terms: PlanTerms = ORDINARY_TERMS,
 	effort: PlanningEffort = { nodes: USUAL_NODES },
 ): CoursePlan {
-	const compiled = compileCourse(course, resolveCourse(course, designs), terms)
+	const compiled = compileCourse(course, resolveCourse(course, designs, terms), terms)
 	// What can never be kept is named before any search.
 	if (listEndless(compiled.instance).length > 0 || listTooTight(compiled.instance).length > 0)
 		return { course, compiled, terms, ...IMPOSSIBLE }
@@ -116,7 +117,7 @@ export function adoptPlan(
 	terms: PlanTerms,
 	plan: Plan | NamedPlan,
 ): { compiled: CompiledCourse; objective: Objective; plan: Plan } | undefined {
-	const whole = compileCourse(course, resolveCourse(course, designs), terms)
+	const whole = compileCourse(course, resolveCourse(course, designs, terms), terms)
 	for (const { compiled, pins } of listPinned(course, whole)) {
 		const placed = isNamed(plan) ? placeSwaps(plan, compiled.instance) : plan
 		const objective = placed && checkPlan(compiled.instance, placed).objective
@@ -154,7 +155,11 @@ function compareVariants(a: Variant, b: Variant): number {
  *
  * @throws {InputError} a choice that a design does not have, by field of the course
  */
-export function resolveCourse({ designs: chosen }: Course, designs: readonly Design[]): DesignInCourse[] {
+export function resolveCourse(
+	{ designs: chosen, pace }: Course,
+	designs: readonly Design[],
+	{ learnt }: Pick<PlanTerms, 'learnt'> = {},
+): DesignInCourse[] {
 	const names = nameItems(
 		chosen,
 		designs.map(({ name }) => name),
@@ -163,10 +168,10 @@ export function resolveCourse({ designs: chosen }: Course, designs: readonly Des
 		const design = designs[d]
 		if (!design) return []
 		try {
+			const stated = resolveDesign(design, picks)
+			const resolved = learnt ? withLearntMinutes(stated, learnt, pace) : stated
 			// From here on an item is told by its key and its name: one design may be made in several ways.
-			return [
-				{ design: { ...resolveDesign(design, picks), id: key, name: names[d] ?? design.name }, flowersPerStudent },
-			]
+			return [{ design: { ...resolved, id: key, name: names[d] ?? design.name }, flowersPerStudent }]
 		} catch (error) {
 			if (!(error instanceof InputError)) throw error
 			const problems = error.problems.map(({ path, message }) => ({ path: `designs[${d}].picks.${path}`, message }))

@@ -101,7 +101,7 @@ export function planChange(
 	const more = (level: 'prepMinutes' | 'valueLost' | 'strain') => (objective[level] ?? 0) - (before[level] ?? 0)
 	return {
 		...changeable,
-		...{ course, compiled, plan, designs: resolveCourse(course, changeable.documents) },
+		...{ course, compiled, plan, designs: resolveCourse(course, changeable.documents, changeable.terms) },
 		price: { prepMinutes: more('prepMinutes'), valueLost: more('valueLost'), strain: more('strain') },
 	}
 }
@@ -156,7 +156,7 @@ function inHalves({ halves = [], ...plain }: CompiledCourse, number: number): Co
 }
 
 function recompile({ documents, terms }: ChangeableCourse, course: Course): CompiledCourse {
-	return compileCourse(course, resolveCourse(course, documents), terms)
+	return compileCourse(course, resolveCourse(course, documents, terms), terms)
 }
 
 /** To every evening what nine in ten need, where the plan wants less. */

@@ -1,7 +1,9 @@
 /** What a session that was taught says of how long its steps take, and of what breaks: observations for learning. */
 import { paceFactor } from '../course/pace'
 import type { Course } from '../course/course'
+import { giveKeys } from '../course/course-items'
 import type { BreakageObservation } from '../learn/breakage-belief'
+import { learntFactor, learntStepKey, type LearntMinutes } from '../learn/learnt-minutes'
 import type { MinutesObservation } from '../learn/minutes-belief'
 import type { DesignInCourse } from '../plan/compile/compile-course'
 import { USUAL_TERMS } from '../rehearse/script'
@@ -10,8 +12,10 @@ import { minutesRunning, type EntryState, type RunState } from './fold-run'
 export interface TaughtCourse {
 	/** Of the group that met, in the studio. */
 	classId: string
-	course: Pick<Course, 'pace' | 'planFor' | 'studentCount'>
+	course: Pick<Course, 'pace' | 'planFor' | 'studentCount' | 'designs'>
 	designs: readonly DesignInCourse[]
+	/** That the plan was made with; absent: with what the designs state. */
+	learnt?: LearntMinutes | undefined
 }
 
 export interface RunObservations {
@@ -38,12 +42,16 @@ export function observeRun(state: RunState, taught: TaughtCourse): RunObservatio
 		const took = minutesTaken(own, state)
 		if (!took) return []
 		const technique = techniqueOf(source, taught.designs)
+		// A design that is made in several ways is one design.
+		const item = giveKeys(course.designs).find(({ key }) => key === source.designId)
+		const step = learntStepKey(item?.designId ?? source.designId, source.stepId)
+		const factor = taught.learnt ? learntFactor(taught.learnt, { pace: course.pace, step, technique }) : 1
 		return [
 			{
 				...{ id: `${classId} ${session} ${id}`, classId, date, level: course.pace },
 				...(technique !== undefined && { technique }),
-				step: `${source.designId}/${source.stepId}`,
-				statedMinutes: (endMin - startMin) / paceFactor(course.pace, course.planFor),
+				step,
+				statedMinutes: (endMin - startMin) / paceFactor(course.pace, course.planFor) / factor,
 				studentCount,
 				doneCount: isOfAll(own) ? studentCount : Math.ceil(USUAL_TERMS.mostShare * studentCount),
 				...took,

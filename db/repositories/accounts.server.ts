@@ -3,6 +3,7 @@ import { createHash, randomBytes } from 'node:crypto'
 import { Op, type Transaction } from 'sequelize'
 import { ConflictError, NotFoundError } from '../../core/errors'
 import type { OwnPasteLike } from '../../core/design/design'
+import type { LearntMinutes } from '../../core/learn/learnt-minutes'
 import { USUAL_STRAIN_TERMS, type StrainTerms } from '../../core/plan/compile/strain-terms'
 import { USUAL_KIT_TERMS, type KitTerms } from '../../core/kit/kit-terms'
 import { USUAL_PREP_TERMS, type PrepTerms } from '../../core/prepare/prep-terms'
@@ -30,6 +31,8 @@ export interface Studio {
 	units: UnitSystem
 	kitTerms: KitTerms
 	strainTerms: StrainTerms
+	/** Null: it plans with what its designs state. */
+	learntMinutes: LearntMinutes | null
 	/** How long work before class takes. */
 	prepTerms: PrepTerms
 	version: number
@@ -119,11 +122,16 @@ export async function endSignIn(token: string): Promise<void> {
  *
  * @throws {ConflictError} someone else has saved them since they were read
  */
-export async function updateStudio({ id, version, ...values }: Studio): Promise<void> {
+export async function updateStudio({ id, version, ...values }: Omit<Studio, 'learntMinutes'>): Promise<void> {
 	const [changed] = await writing(() =>
 		StudioModel.update({ ...values, version: version + 1 }, { where: { id, version } }),
 	)
 	if (changed === 0) throw new ConflictError('The settings were changed in another window meanwhile.')
+}
+
+/** @param learnt - null: from now on it plans with what its designs state */
+export async function setLearntMinutes(studioId: number, learnt: LearntMinutes | null): Promise<void> {
+	await writing(() => StudioModel.update({ learntMinutes: learnt }, { where: { id: studioId } }))
 }
 
 /**
@@ -166,7 +174,18 @@ export async function isEmpty(): Promise<boolean> {
 }
 
 function toStudio(row: StudioModel): Studio {
-	const { ownPastes, kitTerms, strainTerms, prepTerms, id, name, timeZone, gaugeStandard, wireLengthsMm } = row
+	const {
+		ownPastes,
+		kitTerms,
+		strainTerms,
+		learntMinutes,
+		prepTerms,
+		id,
+		name,
+		timeZone,
+		gaugeStandard,
+		wireLengthsMm,
+	} = row
 	const { dryingConfidence, readingMaxAgeMinutes, units, version } = row
 	return {
 		id,
@@ -180,6 +199,7 @@ function toStudio(row: StudioModel): Studio {
 		units,
 		kitTerms: { ...USUAL_KIT_TERMS, ...kitTerms },
 		strainTerms: { ...USUAL_STRAIN_TERMS, ...strainTerms },
+		learntMinutes,
 		prepTerms: { ...USUAL_PREP_TERMS, ...prepTerms },
 		version,
 	}

@@ -7,7 +7,9 @@ import { readRun } from '../../app/run/read-run.server'
 import { createPlannedCourse } from '../../app/plan/save-course.server'
 import { memberContext } from '../../app/shared/http/contexts'
 import { EventWriter, type RunEvent, type RunFact } from '../../core/run/run-event'
-import type { Studio } from '../../db/repositories/accounts.server'
+import { findMemberById, type Studio } from '../../db/repositories/accounts.server'
+import { minutesOfTask } from '../../core/plan/problem/plan-times'
+import { planAnew, readPlan } from '../../app/plan/read-plan.server'
 import { getCourse } from '../../db/repositories/courses.server'
 import { addExamples, listObservations } from '../../db/repositories/observations.server'
 import { addRunEvents } from '../../db/repositories/runs.server'
@@ -126,4 +128,39 @@ test('a studio that has taught for a while is told whether it is any good', asyn
 	expect(classes[0]!.occasions[0]!.date > classes[7]!.occasions[0]!.date).toBe(true)
 	expect(figures.count).toBe(observations.filter(({ from, to }) => from === to).length)
 	expect(figures.error.learnt).toBeLessThan(figures.error.stated)
+})
+
+describe('plans', () => {
+	const current = async () => {
+		// As the next request finds the studio.
+		const { studio: now } = contextOf(who).get(memberContext)
+		const fresh = (await findMemberById(who.userId))?.studio ?? now
+		return readPlan(fresh, await getCourse(fresh.id, courseId))
+	}
+	const minutesOf = async () => {
+		const { compiled } = (await current()).coursePlan
+		return compiled.instance.tasks.reduce((sum, task) => sum + minutesOfTask(task), 0)
+	}
+
+	test('go by what was learnt from when it is said, each when it is planned anew, and back', async () => {
+		await teach([45, 30, 30], { type: 'closed' })
+		const before = await minutesOf()
+		expect((await current()).isOutdated).toBe(false)
+
+		expect((await post({ intent: 'plan-with' })).status).toBe(200)
+		expect(await minutesOf()).toBe(before)
+		expect((await current()).isOutdated).toBe(true)
+		const fresh = (await findMemberById(who.userId))!.studio
+		expect((await loadLog(fresh)).plansSince).toBeDefined()
+		await planAnew(fresh, await getCourse(fresh.id, courseId), (await current()).planId)
+		expect(await minutesOf()).toBeGreaterThan(before)
+		expect((await current()).isOutdated).toBe(false)
+
+		await post({ intent: 'plan-stated' })
+		expect((await current()).isOutdated).toBe(true)
+		const back = (await findMemberById(who.userId))!.studio
+		expect(back.learntMinutes).toBeNull()
+		await planAnew(back, await getCourse(back.id, courseId), (await current()).planId)
+		expect(await minutesOf()).toBe(before)
+	})
 })

@@ -213,6 +213,17 @@ describe('an evening', () => {
 		await logged.getByText('left out: the heating failed').waitFor()
 		expect(await scan(tablet)).toEqual([])
 
+		// A coming course is planned anew because of it, by a press of its own.
+		await press('Plan with what was learnt')
+		await tablet.getByText(/^Plans go by what was learnt until/).waitFor()
+		await tablet.goto('/courses/2/plan')
+		await tablet.getByText(/^Since this plan was made what past classes have taught of minutes has changed/).waitFor()
+		await press('Plan anew')
+		await tablet.getByText(/what past classes have taught/).waitFor({ state: 'detached' })
+		await tablet.goto('/log')
+		await press('Plan with what is stated')
+		await tablet.getByText(/^Plans go by the minutes that the designs state/).waitFor()
+
 		await tablet.goto('/courses/1/run')
 		await tablet.getByRole('link', { name: 'What was' }).waitFor()
 		expect(

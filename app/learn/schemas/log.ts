@@ -7,5 +7,8 @@ export const logActions = {
 		id: rowId().required(),
 		reason: string().trim().required('Say why, so that you know it in a year').max(200, 'At most 200 characters'),
 	}).noUnknown(),
+	/** Plans go by what is learnt now, or by what the designs state. */
+	'plan-with': object({}).noUnknown(),
+	'plan-stated': object({}).noUnknown(),
 	'take-in': object({ id: rowId().required() }).noUnknown(),
 }

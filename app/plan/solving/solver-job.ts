@@ -117,7 +117,7 @@ function waysOutJob(
 	{ coursePlan, designs, most, timeMs }: Extract<SolverJob, { kind: 'ways-out' }>,
 	now: (() => number) | undefined,
 ): TriedWay[] {
-	const resolved = resolveCourse(coursePlan.course, designs)
+	const resolved = resolveCourse(coursePlan.course, designs, coursePlan.terms)
 	const share = Math.max(LEAST_WAY_MS, timeMs / EXPECTED_WAYS)
 	const deadline = now && now() + timeMs
 	const effortOf = () => {

@@ -102,7 +102,10 @@ export class TrialDesk {
 			...{ course, terms, compiled, objective, plan: moved, status: 'feasible' },
 			...searched,
 		}
-		const told = tellCoursePlan({ coursePlan, designs: resolveCourse(course, designs) }, this.#remember)
+		const told = tellCoursePlan(
+			{ coursePlan, designs: resolveCourse(course, designs, coursePlan.terms) },
+			this.#remember,
+		)
 		return (told?.story.threads ?? []).flatMap((thread): Foreseen[] => {
 			const { fromTaskId, toTaskId, isSwapped, wait, least, stage, sure } = thread
 			const [from, to] = [compiled.tasks[fromTaskId], compiled.tasks[toTaskId]]
@@ -117,12 +120,12 @@ export class TrialDesk {
 
 	#compile(course: Course) {
 		const { designs, terms } = this.#materials
-		return compileCourse(course, resolveCourse(course, designs), terms)
+		return compileCourse(course, resolveCourse(course, designs, terms), terms)
 	}
 
 	#answer(coursePlan: CoursePlan, selected: string | null): TrialAnswer {
 		const { course, compiled, plan } = coursePlan
-		const current = { coursePlan, designs: resolveCourse(course, this.#materials.designs) }
+		const current = { coursePlan, designs: resolveCourse(course, this.#materials.designs, coursePlan.terms) }
 		const told = tellCoursePlan(current, this.#remember)
 		return {
 			shown: showPlan(current, told, selected),

@@ -2,6 +2,7 @@
 import type { Course } from '../../course/course'
 import { isSameData } from '../../sorted-keys'
 import { roomOf, storeOf, type PlanTerms } from '../compile/drying-terms'
+import { USUAL_STRAIN_TERMS } from '../compile/strain-terms'
 
 export type TermDifference =
 	/** The air of a place of the course, or how it moves. */
@@ -9,6 +10,8 @@ export type TermDifference =
 	| { kind: 'confidence' }
 	/** What has been noted of how pieces dried. */
 	| { kind: 'drying notes' }
+	/** How long steps really take. */
+	| { kind: 'learnt' }
 	| { kind: 'tools' }
 	| { kind: 'strain' }
 	| { kind: 'gauge' }
@@ -35,8 +38,9 @@ export function compareTerms(course: Course, before: PlanTerms, after: PlanTerms
 		...[...new Set(changed)].map((name) => ({ kind: 'place' as const, name })),
 		...(isOther(({ confidence }) => confidence) ? [{ kind: 'confidence' as const }] : []),
 		...(isOther(({ observations }) => observations) ? [{ kind: 'drying notes' as const }] : []),
+		...(isOther(({ learnt }) => (learnt ? { ...learnt, since: '' } : null)) ? [{ kind: 'learnt' as const }] : []),
 		...(isOther(({ ownedTools }) => ownedTools ?? {}) ? [{ kind: 'tools' as const }] : []),
-		...(isOther(({ strain }) => strain ?? null) ? [{ kind: 'strain' as const }] : []),
+		...(isOther(({ strain }) => strain ?? USUAL_STRAIN_TERMS) ? [{ kind: 'strain' as const }] : []),
 		...(isOther(({ standard }) => standard) ? [{ kind: 'gauge' as const }] : []),
 		...(isOther(({ zone }) => zone) ? [{ kind: 'zone' as const }] : []),
 	]

@@ -185,7 +185,7 @@ class WaysSearch {
 		return others.slice(0, MOST_OPTIONS).map((way) => {
 			const { item, choice, option } = way
 			const changed = applyEdit(course, { kind: 'pick', item, choice, option })
-			return { ways: [way], compiled: compileCourse(changed, resolveCourse(changed, this.#documents), terms) }
+			return { ways: [way], compiled: compileCourse(changed, resolveCourse(changed, this.#documents, terms), terms) }
 		})
 	}
 

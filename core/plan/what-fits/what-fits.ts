@@ -168,7 +168,7 @@ class WaySearch {
 	#tryFlowers(picks: Picks, flowers: number): FoundWay | Misfit {
 		const design = this.#design
 		const course = toCourse(this.#slot, design, { picks, flowers })
-		const compiled = compileCourse(course, resolveCourse(course, [design]), this.#terms)
+		const compiled = compileCourse(course, resolveCourse(course, [design], this.#terms), this.#terms)
 		const key = JSON.stringify(compiled.instance)
 		const known = this.#known.get(key)
 		if (known) return 'asks' in known ? { ...known, picks } : known

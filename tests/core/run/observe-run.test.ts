@@ -97,3 +97,16 @@ test('of a class that nobody came to nothing is learnt', () => {
 	})
 	expect(observe(...away, [31, entry(first!.id)], [31, { type: 'closed' }])).toEqual({ minutes: [], breakage: [] })
 })
+
+test('of a plan that was made with what was learnt, the stated minutes are the design’s again', () => {
+	const source = first!.source
+	if (source?.type !== 'step') throw new Error('not a step')
+	const id = `${source.designId}/${source.stepId}`
+	const learnt = { since: '2026-03-01', levels: { [course.pace]: 1.1 }, techniques: {}, steps: { [id]: 1.5 } }
+	const writer = new EventWriter({ runId: 'run', device: 'tablet' }, [], () => crypto.randomUUID())
+	const events = [writer.write({ type: 'opened' }, at(0)), writer.write(entry(first!.id), at(31))]
+	const state = foldRun(PLAN, events, at(40))
+	const taught = { classId: 'course 1', course, designs }
+	const [[plain], [other]] = [observeRun(state, taught).minutes, observeRun(state, { ...taught, learnt }).minutes]
+	expect(other!.statedMinutes).toBeCloseTo(plain!.statedMinutes / (1.1 * 1.5), 9)
+})

@@ -1,16 +1,18 @@
 /** What past classes have taught: beliefs with their doubt, whether they are any good, and each class as it was. */
 import { lazy, Suspense } from 'react'
+import { setLearntMinutes } from '../../../../db/repositories/accounts.server'
 import { leaveOut } from '../../../../db/repositories/observations.server'
 import { memberContext } from '../../../shared/http/contexts'
 import { readIntent } from '../../../shared/http/read-input.server'
 import { acting, loading } from '../../../shared/http/responses.server'
 import { useHydrated } from '../../../shared/components/use-hydrated'
-import { loadLog } from '../../load-log.server'
+import { loadLog, planWithLearnt } from '../../load-log.server'
 import { logActions } from '../../schemas/log'
 import { goodnessWords, thirdsWords } from '../../words/log'
 import type { Route } from './+types/route'
 import { BelievedList } from './believed-list'
 import { ClassList } from './class-list'
+import { PlansSheet } from './plans-sheet'
 import './log.css'
 
 const LookingBack = lazy(() => import('./looking-back'))
@@ -27,7 +29,19 @@ export function action({ request, context }: Route.ActionArgs) {
 	return acting(async () => {
 		const { studio } = context.get(memberContext)
 		const input = await readIntent(request, logActions)
-		await leaveOut(studio.id, input.id, input.intent === 'leave-out' ? input.reason : null)
+		switch (input.intent) {
+			case 'leave-out':
+				await leaveOut(studio.id, input.id, input.reason)
+				break
+			case 'take-in':
+				await leaveOut(studio.id, input.id, null)
+				break
+			case 'plan-with':
+				await planWithLearnt(studio)
+				break
+			case 'plan-stated':
+				await setLearntMinutes(studio.id, null)
+		}
 		return { done: true }
 	})
 }
@@ -69,6 +83,7 @@ export default function LogPage({ loaderData }: Route.ComponentProps) {
 					<BelievedList title="Techniques" about="against the minutes that are stated" list={techniques} />
 				)}
 				{steps.length > 0 && <BelievedList title="Steps" about="the surest to differ first" list={steps} />}
+				{figures.count > 0 && <PlansSheet since={loaderData.plansSince} />}
 				{classes.length > 0 && <ClassList classes={classes} />}
 			</div>
 		</>

@@ -43,7 +43,7 @@ export async function loadCompared(studio: Studio, course: StoredCourse, asked: 
 	async function tellCompared(own: Studio, plan: StoredPlan, beside: CoursePlan | undefined) {
 		const { id, document, fingerprint } = plan
 		const { documents } = await pinDesigns(own.id, document.course)
-		const designs = resolveCourse(document.course, documents)
+		const designs = resolveCourse(document.course, documents, document.terms)
 		const told = toldPlan({ coursePlan: document, designs, fingerprint })
 		const { story } = present(told, 'a plan to compare')
 		const { objective, status, proven, bounds } = document

@@ -27,6 +27,8 @@ test('what a plan was made with and what is otherwise now are told apart by name
 	// A place that the course does not use is no reason.
 	expect(kindsAfter({ places: [room, other], confidence: 0.5 })).toEqual([['confidence']])
 	expect(kindsAfter({ ownedTools: { veiner: 2 } })).toEqual([['tools']])
+	const learnt = { since: '2026-03-01', levels: {}, techniques: {}, steps: { 'magnolia/inner-shape': 1.2 } }
+	expect(kindsAfter({ learnt })).toEqual([['learnt']])
 	// None of the terms: then it is the course.
 	expect(kindsAfter({})).toEqual([['course']])
 })
