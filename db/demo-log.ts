@@ -4,6 +4,7 @@
  */
 import { paceFactor } from '../core/course/pace'
 import type { Course } from '../core/course/course'
+import { learntStepKey } from '../core/learn/learnt-minutes'
 import type { MinutesObservation } from '../core/learn/minutes-belief'
 import type { DesignInCourse } from '../core/plan/compile/compile-course'
 import type { CompiledCourse, TaskSource } from '../core/plan/compile/compiled-course'
@@ -110,7 +111,7 @@ function nameOccasion(
 	const technique = design?.steps.find(({ id }) => id === source.stepId)?.technique
 	const occasion: Pick<MinutesObservation, 'technique' | 'step' | 'statedMinutes' | 'doneCount'> = {
 		...(technique !== undefined && { technique }),
-		step: `${source.designId}/${source.stepId}`,
+		step: learntStepKey(source.designId, source.stepId),
 		statedMinutes: (end - start) / paceFactor(course.pace, course.planFor),
 		doneCount: Math.ceil(USUAL_TERMS.mostShare * course.studentCount),
 	}

@@ -1,5 +1,5 @@
 /** The log of past classes: what is believed because of them, whether that is any good, and each class as it was. */
-import { normalQuantile } from '../../core/drying/normal-distribution'
+import { spanOf, type BeliefSpan } from '../../core/learn/belief-span'
 import { backtestMinutes, type BacktestFigures } from '../../core/learn/backtest'
 import { learnMinutes } from '../../core/learn/learnt-minutes'
 import { MinutesBelief } from '../../core/learn/minutes-belief'
@@ -9,17 +9,11 @@ import { listObservations, type StoredObservation } from '../../db/repositories/
 import { today } from '../shared/http/studio-clock.server'
 import { remember } from '../shared/http/remember.server'
 
-/** A factor on stated minutes, and between which it lies one in two, and nine in ten. */
-export interface Factor {
-	at: number
-	half: [number, number]
-	ninety: [number, number]
-}
-
 export interface BelievedName {
 	key: string
 	name: string
-	factor: Factor
+	/** On stated minutes. */
+	factor: BeliefSpan
 	/** From so many classes. */
 	classes: number
 }
@@ -34,8 +28,6 @@ export interface LoggedOccasion {
 	/** Minutes, as was known before its day; absent: it is left out. */
 	predicted?: number
 	ninety?: [number, number]
-	/** Of this level and these students, by what the design states. */
-	stated?: number
 	leftOut: string | null
 }
 
@@ -64,14 +56,12 @@ export interface LogPage extends Log {
 	plansSince?: string
 }
 
-const [HALF, NINETY] = [normalQuantile(0.75), normalQuantile(0.95)]
 /** Looking back takes its time, and is the same until something is added. */
 const rememberLog = remember<Log>(50)
 
 export async function loadLog(studio: Studio): Promise<LogPage> {
 	const rows = await listObservations(studio.id)
-	const key = rows.map(({ id, leftOut, observation: { from, to } }) => [id, leftOut, from, to])
-	const log = rememberLog([studio.id, key], () => makeLog(rows))
+	const log = rememberLog([studio.id, rows], () => makeLog(rows))
 	const since = studio.learntMinutes?.since
 	return { ...log, ...(since !== undefined && { plansSince: since }) }
 }
@@ -101,7 +91,7 @@ function makeLog(rows: readonly StoredObservation[]): Log {
 		const { date, from, to } = observation
 		own.occasions.unshift({
 			...{ id, stepName, date, from, to: to === Infinity ? null : to, leftOut },
-			...(before && { predicted: before.predicted, ninety: [...before.ninety], stated: before.stated }),
+			...(before && { predicted: before.predicted, ninety: [...before.ninety] }),
 		})
 	}
 	return {
@@ -122,7 +112,7 @@ function believedTechniques(used: readonly StoredObservation[], belief: MinutesB
 	)
 	const list = [...names].map(([key, name]) => {
 		const moments = belief.techniqueFactor(key)
-		return { moments, ...{ key, name, factor: factorOf(moments), classes: belief.classesOfTechnique(key) } }
+		return { moments, ...{ key, name, factor: spanOf(moments), classes: belief.classesOfTechnique(key) } }
 	})
 	return bySureness(list)
 }
@@ -131,7 +121,7 @@ function believedSteps(used: readonly StoredObservation[], belief: MinutesBelief
 	const steps = new Map(used.map((own) => [own.observation.step, own]))
 	const list = [...steps].map(([key, { stepName: name, observation }]) => {
 		const moments = belief.stepFactor(observation)
-		return { moments, ...{ key, name, factor: factorOf(moments), classes: belief.classesOfStep(key) } }
+		return { moments, ...{ key, name, factor: spanOf(moments), classes: belief.classesOfStep(key) } }
 	})
 	return bySureness(list)
 }
@@ -140,9 +130,4 @@ function believedSteps(used: readonly StoredObservation[], belief: MinutesBelief
 function bySureness(list: readonly (BelievedName & { moments: Moments })[]): BelievedName[] {
 	const score = ({ mean, variance }: Moments) => Math.abs(mean) / Math.sqrt(variance)
 	return list.toSorted((a, b) => score(b.moments) - score(a.moments)).map(({ moments: _, ...own }) => own)
-}
-
-function factorOf({ mean, variance }: Moments): Factor {
-	const at = (score: number) => Math.exp(mean + score * Math.sqrt(variance))
-	return { at: at(0), half: [at(-HALF), at(HALF)], ninety: [at(-NINETY), at(NINETY)] }
 }

@@ -6,6 +6,7 @@ import { NotFoundError } from '../../core/errors'
 import type { TaskSource } from '../../core/plan/compile/compiled-course'
 import type { LearntMinutes } from '../../core/learn/learnt-minutes'
 import { roomOf } from '../../core/plan/compile/drying-terms'
+import { resolveCourse } from '../../core/plan/plan-course'
 import { resolvePins } from '../../core/plan/pins/course-pins'
 import { ownedToolsOf } from '../../core/kit/stock'
 import { findWayBack } from '../../core/prepare/home-work'
@@ -170,7 +171,8 @@ async function asOpened(studio: Studio, newest: CurrentKit, { events }: KnownEve
 	if (planId === undefined || planId === newest.planId) return newest
 	try {
 		const { document } = await getPlan(studio.id, newest.course.id, planId)
-		return { ...newest, coursePlan: document, planId }
+		const designs = resolveCourse(document.course, newest.documents, document.terms)
+		return { ...newest, designs, coursePlan: document, planId }
 	} catch (error) {
 		// Old plans are forgotten some day: then the newest one tells the most.
 		if (error instanceof NotFoundError) return newest

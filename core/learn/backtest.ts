@@ -1,6 +1,6 @@
 /** Is what was learnt any good? Every past occasion is predicted from what was known before its day, and compared. */
 import { levelFactor } from '../course/pace'
-import { normalQuantile } from '../drying/normal-distribution'
+import { spanOf } from './belief-span'
 import {
 	delayOf,
 	MinutesBelief,
@@ -41,9 +41,6 @@ export interface Backtest {
 	thirds: { first: BacktestFigures; last: BacktestFigures }
 }
 
-/** Φ⁻¹(0.75) and Φ⁻¹(0.95): what lies inside is one in two, and nine in ten. */
-const [HALF_SCORE, NINETY_SCORE] = [normalQuantile(0.75), normalQuantile(0.95)]
-
 /** @complexity a belief for each day */
 export function backtestMinutes(
 	observations: readonly MinutesObservation[],
@@ -65,15 +62,11 @@ export function backtestMinutes(
 }
 
 function compare(observation: MinutesObservation, belief: MinutesBelief, past: PastRatios): BacktestedOccasion {
-	const { mean, variance } = belief.predict(observation)
-	const sd = Math.sqrt(variance)
-	const at = (score: number) => Math.exp(mean + score * sd)
+	const { at: predicted, half, ninety } = spanOf(belief.predict(observation))
 	const { from, to } = observation
 	return {
 		observation,
-		predicted: Math.exp(mean),
-		half: [at(-HALF_SCORE), at(HALF_SCORE)],
-		ninety: [at(-NINETY_SCORE), at(NINETY_SCORE)],
+		...{ predicted, half, ninety },
 		stated: statedFor(observation),
 		meanOfPast: past.predict(observation),
 		real: from === to ? to : undefined,

@@ -15,7 +15,7 @@ export interface LearntMinutes {
 	levels: Partial<Record<Pace, number>>
 	/** Of a technique by itself, for steps that nobody has taught. */
 	techniques: Record<string, number>
-	/** By `stepKey`; the technique is in it. */
+	/** By `learntStepKey`; the technique is in it. */
 	steps: Record<string, number>
 }
 
@@ -31,6 +31,10 @@ export function learnMinutes(observations: readonly MinutesObservation[], since:
 	const levels = new Set(observations.map(({ level }) => level))
 	const techniques = new Set(observations.flatMap(({ technique }) => technique ?? []))
 	const steps = new Map(observations.map((own) => [own.step, own]))
+	const factorOfStep = (own: MinutesObservation) => factor(belief.stepFactor(own))
+	// What is done together with another, and was never taught by itself, takes as much longer as the two do.
+	const together = observations.flatMap((own) => (own.alsoSteps ?? []).map((also) => [also, own] as const))
+	const known = new Map([...together, ...steps])
 	return {
 		since,
 		levels: Object.fromEntries(
@@ -43,7 +47,7 @@ export function learnMinutes(observations: readonly MinutesObservation[], since:
 			[...techniques].toSorted().map((technique) => [technique, factor(belief.techniqueFactor(technique))]),
 		),
 		steps: Object.fromEntries(
-			[...steps.keys()].toSorted().map((step) => [step, factor(belief.stepFactor(steps.get(step) ?? { step }))]),
+			[...known].toSorted(([a], [b]) => (a < b ? -1 : 1)).map(([step, own]) => [step, factorOfStep(own)]),
 		),
 	}
 }

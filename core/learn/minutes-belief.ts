@@ -39,6 +39,8 @@ export interface MinutesObservation extends Occasion {
 	id: string
 	/** YYYY-MM-DD. */
 	date: string
+	/** Steps that are done together with it at each piece; absent: none. */
+	alsoSteps?: string[]
 	/** Real minutes, without breaks and what interrupted: between these, equal where they are known; `to` Infinity: it was cut off. */
 	from: number
 	to: number

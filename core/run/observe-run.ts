@@ -5,6 +5,7 @@ import { giveKeys } from '../course/course-items'
 import type { BreakageObservation } from '../learn/breakage-belief'
 import { learntFactor, learntStepKey, type LearntMinutes } from '../learn/learnt-minutes'
 import type { MinutesObservation } from '../learn/minutes-belief'
+import type { ResolvedStep } from '../design/resolve-design'
 import type { DesignInCourse } from '../plan/compile/compile-course'
 import { USUAL_TERMS } from '../rehearse/script'
 import { minutesRunning, type EntryState, type RunState } from './fold-run'
@@ -13,6 +14,7 @@ export interface TaughtCourse {
 	/** Of the group that met, in the studio. */
 	classId: string
 	course: Pick<Course, 'pace' | 'planFor' | 'studentCount' | 'designs'>
+	/** As the plan has them. */
 	designs: readonly DesignInCourse[]
 	/** That the plan was made with; absent: with what the designs state. */
 	learnt?: LearntMinutes | undefined
@@ -44,14 +46,16 @@ export function observeRun(state: RunState, taught: TaughtCourse): RunObservatio
 		const technique = techniqueOf(source, taught.designs)
 		// A design that is made in several ways is one design.
 		const item = giveKeys(course.designs).find(({ key }) => key === source.designId)
-		const step = learntStepKey(item?.designId ?? source.designId, source.stepId)
-		const factor = taught.learnt ? learntFactor(taught.learnt, { pace: course.pace, step, technique }) : 1
+		const keyOf = (stepId: string) => learntStepKey(item?.designId ?? source.designId, stepId)
+		const alsoSteps = source.alsoSteps?.map(keyOf)
 		return [
 			{
 				...{ id: `${classId} ${session} ${id}`, classId, date, level: course.pace },
 				...(technique !== undefined && { technique }),
-				step,
-				statedMinutes: (endMin - startMin) / paceFactor(course.pace, course.planFor) / factor,
+				step: keyOf(source.stepId),
+				...(alsoSteps && { alsoSteps }),
+				statedMinutes:
+					(endMin - startMin) / paceFactor(course.pace, course.planFor) / plannedFactor(source, taught, keyOf),
 				studentCount,
 				doneCount: isOfAll(own) ? studentCount : Math.ceil(USUAL_TERMS.mostShare * studentCount),
 				...took,
@@ -90,13 +94,31 @@ function isOfAll({ most, all }: EntryState): boolean {
 	return all !== undefined && most?.when === all.when
 }
 
-function techniqueOf(
+function stepsOf(
 	{ designId, stepId, alsoSteps = [] }: { designId: string; stepId: string; alsoSteps?: readonly string[] },
 	designs: readonly DesignInCourse[],
-): string | undefined {
+): ResolvedStep[] {
 	const steps = designs.find(({ design }) => design.id === designId)?.design.steps ?? []
-	const own = steps.filter(({ id }) => id === stepId || alsoSteps.includes(id))
-	return own.find(({ technique }) => technique !== undefined)?.technique
+	return steps.filter(({ id }) => id === stepId || alsoSteps.includes(id))
+}
+
+function techniqueOf(...task: Parameters<typeof stepsOf>): string | undefined {
+	return stepsOf(...task).find(({ technique }) => technique !== undefined)?.technique
+}
+
+/** By which the plan's minutes of a task are longer than the stated ones: each of its steps by its own factor. */
+function plannedFactor(
+	source: Parameters<typeof stepsOf>[0],
+	{ course, designs, learnt }: TaughtCourse,
+	keyOf: (stepId: string) => string,
+): number {
+	if (!learnt) return 1
+	const minutes = stepsOf(source, designs).map(({ id, technique, minutesPerPiece, fixedMinutes }) => {
+		const planned = minutesPerPiece + fixedMinutes
+		return { planned, stated: planned / learntFactor(learnt, { pace: course.pace, step: keyOf(id), technique }) }
+	})
+	const sum = (of: (own: (typeof minutes)[number]) => number) => minutes.reduce((all, own) => all + of(own), 0)
+	return sum(({ planned }) => planned) / sum(({ stated }) => stated)
 }
 
 /** Pieces of the parts that were worked on to the end, and of them the broken ones. */

@@ -1,14 +1,12 @@
 /** What the command-line door says of a log: beliefs with their doubt, and whether they are any good. */
 import { PACES } from '../../core/course/course'
-import { normalQuantile } from '../../core/drying/normal-distribution'
 import { backtestMinutes } from '../../core/learn/backtest'
+import { spanOf } from '../../core/learn/belief-span'
 import { learnBreakage, meanBreakage } from '../../core/learn/breakage-belief'
 import { MinutesBelief } from '../../core/learn/minutes-belief'
 import { PasteBelief } from '../../core/learn/paste-belief'
 import type { Moments } from '../../core/learn/truncated-normal'
 import type { ClassLog } from './log-document'
-
-const [HALF, NINETY] = [normalQuantile(0.75), normalQuantile(0.95)]
 
 export function tellBeliefs({ minutes, breakage, paste }: ClassLog): object {
 	const belief = new MinutesBelief(minutes)
@@ -47,8 +45,8 @@ export function tellBeliefs({ minutes, breakage, paste }: ClassLog): object {
 	}
 }
 
-/** A factor at even odds, and between which it lies one in two, and nine in ten. */
-function factorOf({ mean, variance }: Moments) {
-	const at = (score: number) => Math.exp(mean + score * Math.sqrt(variance))
-	return { factor: at(0), half: [at(-HALF), at(HALF)], ninety: [at(-NINETY), at(NINETY)] }
+/** A factor, and what it lies between. */
+function factorOf(moments: Moments) {
+	const { at, ...between } = spanOf(moments)
+	return { factor: at, ...between }
 }

@@ -91,3 +91,11 @@ test('what is taken over is what is believed, the level against what it is usual
 	// The same, whatever came first: plans are compared by it.
 	expect(JSON.stringify(learnMinutes(observations.toReversed(), '2026-03-02'))).toBe(JSON.stringify(learnt))
 })
+
+test('what is done together with a step, and was never taught by itself, takes as much longer as the two', () => {
+	const { observations } = makeLearningStudio(5, 6)
+	const together = observations.map((own) => (own.step === '3' ? { ...own, alsoSteps: ['another', '4'] } : own))
+	const learnt = learnMinutes(together, '2026-03-02')
+	expect(learnt.steps['another']).toBe(learnt.steps['3'])
+	expect(learnt.steps['4']).toBe(learnMinutes(observations, '2026-03-02').steps['4'])
+})

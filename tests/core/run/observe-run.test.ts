@@ -1,6 +1,8 @@
 /** What a taught session says of its steps: real minutes, without breaks and pauses, and only as exactly as it was pressed. */
 import { describe, expect, test } from 'vitest'
 import { paceFactor } from '../../../core/course/pace'
+import { withLearntMinutes } from '../../../core/learn/learnt-minutes'
+import type { TaskSource } from '../../../core/plan/compile/compiled-course'
 import { foldRun } from '../../../core/run/fold-run'
 import { observeRun } from '../../../core/run/observe-run'
 import { EventWriter, type RunFact } from '../../../core/run/run-event'
@@ -109,4 +111,24 @@ test('of a plan that was made with what was learnt, the stated minutes are the d
 	const taught = { classId: 'course 1', course, designs }
 	const [[plain], [other]] = [observeRun(state, taught).minutes, observeRun(state, { ...taught, learnt }).minutes]
 	expect(other!.statedMinutes).toBeCloseTo(plain!.statedMinutes / (1.1 * 1.5), 9)
+})
+
+test('steps that are done together count each by its own factor', () => {
+	const [one, two] = designs[0]!.design.steps
+	const source = { ...(first!.source as Extract<TaskSource, { type: 'step' }>), stepId: one!.id, alsoSteps: [two!.id] }
+	const designId = designs[0]!.design.id
+	const learnt = { since: '2026-03-01', levels: {}, techniques: {}, steps: { [`${designId}/${two!.id}`]: 2 } }
+	const planned = designs.map((own) => ({ ...own, design: withLearntMinutes(own.design, learnt, course.pace) }))
+	const plan = { ...PLAN, entries: [{ ...first!, source: { ...source, designId } }, ...PLAN.entries.slice(1)] }
+	const writer = new EventWriter({ runId: 'run', device: 'tablet' }, [], () => crypto.randomUUID())
+	const events = [writer.write({ type: 'opened' }, at(0)), writer.write(entry(first!.id), at(31))]
+	const state = foldRun(plan, events, at(40))
+	const [own] = observeRun(state, { classId: 'course 1', course, designs: planned, learnt }).minutes
+	const minutesOf = ({ minutesPerPiece, fixedMinutes }: typeof one & object) => minutesPerPiece + fixedMinutes
+	const share = (minutesOf(one!) + minutesOf(two!)) / (minutesOf(one!) + 2 * minutesOf(two!))
+	expect(own!.statedMinutes).toBeCloseTo(
+		((first!.endMin - first!.startMin) / paceFactor(course.pace, course.planFor)) * share,
+		9,
+	)
+	expect(own!.alsoSteps).toEqual([`${designId}/${two!.id}`])
 })
