@@ -47,6 +47,7 @@ export default [
 			route('plan/history', 'plan/routes/course-plan-history/route.tsx'),
 			route('rehearsal', 'rehearse/routes/rehearsal/route.tsx'),
 			route('run', 'run/routes/course-runs/route.tsx'),
+			route('told/:session', 'learn/routes/told/route.tsx'),
 			route('rehearsal/watch', 'rehearse/routes/rehearsal-watch/route.tsx'),
 			layout('kit/routes/course-prepare/route.tsx', [
 				route('kits', 'kit/routes/course-kits/route.tsx'),
@@ -70,6 +71,9 @@ export default [
 		route('courses/:courseId/again', 'course/routes/course-again/route.tsx'),
 		route('courses/:courseId/delete', 'course/routes/course-delete/route.tsx'),
 		route('log', 'learn/routes/log/route.tsx'),
+		route('log/belief', 'learn/routes/log-belief/route.tsx'),
+		route('log/changes', 'learn/routes/log-changes/route.ts'),
+		route('log/files/:file', 'learn/routes/log-files/route.ts'),
 		route('drying', 'drying/routes/drying/route.tsx'),
 		route('stock', 'kit/routes/stock/route.tsx'),
 		route('stock/files/:file', 'kit/routes/stock-files/route.ts'),

@@ -6,23 +6,15 @@ import { paceFactor } from '../core/course/pace'
 import type { Course } from '../core/course/course'
 import { learntStepKey } from '../core/learn/learnt-minutes'
 import type { MinutesObservation } from '../core/learn/minutes-belief'
-import type { DesignInCourse } from '../core/plan/compile/compile-course'
-import type { CompiledCourse, TaskSource } from '../core/plan/compile/compiled-course'
-import type { Plan } from '../core/plan/problem/plan'
-import { createRng } from '../core/random'
+import type { SeenInClass } from '../core/learn/seen'
+import type { TaskSource } from '../core/plan/compile/compiled-course'
 import { Rehearsal } from '../core/rehearse/rehearsal'
 import { USUAL_TERMS, type RehearsalTerms, type Script, type WorkItem } from '../core/rehearse/script'
 import { writeScript } from '../core/rehearse/write-script'
 import { addDays, daysBetween } from '../core/time/calendar'
 import { OCCASION_SD, STEP_SD, TECHNIQUE_SD } from '../core/vocabulary/spreads'
-import type { NewObservation } from './repositories/observations.server'
-
-interface PlannedDemo {
-	course: Course
-	designs: readonly DesignInCourse[]
-	compiled: CompiledCourse
-	plan: Plan
-}
+import { playPastPieces } from './demo-pieces'
+import { truthOf, type PastClass, type PlannedDemo } from './demo-truth'
 
 const CLASSES_EACH = 5
 const DAYS_OF_A_YEAR = 360
@@ -33,33 +25,32 @@ const LONG_MINUTES = 5_000
  * @param today - YYYY-MM-DD: the year before it is told
  * @param seed - of the classes; the truth is the same for all
  */
-export function playPastClasses(
-	planned: PlannedDemo,
-	{ today, seed }: { today: string; seed: number },
-): NewObservation[] {
+export function playPastClasses(planned: PlannedDemo, terms: { today: string; seed: number }): SeenInClass[] {
 	const script = writeScript({ ...planned, owned: {}, levels: [] })
+	return pastClasses(planned, terms).flatMap((own) => [
+		...playOne(planned, script, own),
+		...playPastPieces(planned, own),
+	])
+}
+
+function pastClasses({ course }: PlannedDemo, { today, seed }: { today: string; seed: number }): PastClass[] {
 	return Array.from({ length: CLASSES_EACH }, (_, k) => {
 		const about = addDays(today, Math.floor(DAYS_OF_A_YEAR / CLASSES_EACH) * k - DAYS_OF_A_YEAR)
-		const first = onSameWeekday(about, planned.course)
-		return playOne(planned, script, { seed: seed + k, classId: `example ${planned.course.name} ${k}`, first })
-	}).flat()
+		return { seed: seed + k, classId: `example ${course.name} ${k}`, first: onSameWeekday(about, course) }
+	})
 }
 
 /**
  * One class, which begins each step together; what was going on when its evening was over is cut off, and what would have
  * come after it was not begun.
  */
-function playOne(
-	planned: PlannedDemo,
-	script: Script,
-	{ seed, classId, first }: { seed: number; classId: string; first: string },
-): NewObservation[] {
+function playOne(planned: PlannedDemo, script: Script, { seed, classId, first }: PastClass): SeenInClass[] {
 	const { course } = planned
 	const luck = { ...USUAL_TERMS.spreads, technique: 0, step: OCCASION_SD }
 	const terms = { ...USUAL_TERMS, seed, awayChance: 0, lateChance: 0, spreads: luck }
 	const truth = asItReallyIs(script)
 	const left = script.sessions.map((_, s) => handsOnMinutes(script, s))
-	return truth.items.flatMap((item, i): NewObservation[] => {
+	return truth.items.flatMap((item, i): SeenInClass[] => {
 		const { session } = item
 		const mostLeft = left[session] ?? 0
 		const minutes = Math.round(minutesOfMost(truth, item, terms))
@@ -72,7 +63,7 @@ function playOne(
 		const head = { id: `${classId} ${i}`, classId, date, level: course.pace, studentCount: course.studentCount }
 		return [
 			{
-				...{ className: course.name, stepName: named.stepName },
+				...{ kind: 'minutes', className: course.name, stepName: named.stepName },
 				...(named.techniqueName !== undefined && { techniqueName: named.techniqueName }),
 				observation: { ...head, ...named.occasion, ...took },
 			},
@@ -150,10 +141,4 @@ function asItReallyIs(script: Script): Script {
 			}
 		}),
 	}
-}
-
-/** The same for a name, whoever asks. */
-export function truthOf(name: string, sd: number): number {
-	const rng = createRng([...name].reduce((hash, letter) => (31 * hash + letter.charCodeAt(0)) | 0, 7))
-	return Math.exp(sd * Math.sqrt(-2 * Math.log(1 - rng())) * Math.cos(2 * Math.PI * rng()))
 }

@@ -2,7 +2,8 @@
 import { createHash } from 'node:crypto'
 import { giveKeys } from '../core/course/course-items'
 import { pinKey } from '../core/course/course-pin'
-import { learntFactor, learntStepKey, type LearntMinutes } from '../core/learn/learnt-minutes'
+import { learntPartKey, type Learnt } from '../core/learn/learnt'
+import { learntFactor, learntStepKey } from '../core/learn/learnt-minutes'
 import type { Course, Pace } from '../core/course/course'
 import { roomOf, storeOf, type PlanTerms } from '../core/plan/compile/drying-terms'
 import { USUAL_STRAIN_TERMS } from '../core/plan/compile/strain-terms'
@@ -70,22 +71,37 @@ function usedTerms({ sessions, storeId, pace }: Course, designs: readonly Design
 		log,
 		...changes,
 		strain: terms.strain ?? USUAL_STRAIN_TERMS,
-		...usedFactors(terms.learnt, designs, pace),
+		...usedLearnt(terms.learnt, designs, pace),
 		...(tools.length > 0 && { tools: Object.fromEntries(tools) }),
 	}
 }
 
-/** Nothing, where its steps take what they state. */
-function usedFactors(learnt: LearntMinutes | undefined, designs: readonly Design[], pace: Pace) {
+/** Nothing, where the course goes as its designs state. */
+function usedLearnt(learnt: Learnt | undefined, designs: readonly Design[], pace: Pace) {
 	if (!learnt) return {}
-	const factors = designs.flatMap((design) =>
+	const { doubts = {}, breakage = {}, paste = {} } = learnt
+	const steps = designs.flatMap((design) =>
 		design.steps.flatMap(({ id, technique }) => {
 			const step = learntStepKey(design.id, id)
 			const factor = learntFactor(learnt, { pace, step, technique })
-			return factor === 1 ? [] : [[step, factor] as const]
+			const doubt = doubts[step]
+			return factor === 1 && doubt === undefined ? [] : [[step, { factor, doubt }] as const]
 		}),
 	)
-	return factors.length > 0 ? { learnt: Object.fromEntries(factors) } : {}
+	const parts = designs.flatMap(({ id, parts }) => parts.map((part) => learntPartKey(id, part.id)))
+	const pastes = designs.flatMap(({ parts }) => parts.flatMap((own) => own.ownPaste?.name ?? own.paste ?? []))
+	const used = {
+		...(steps.length > 0 && { learnt: Object.fromEntries(steps) }),
+		...pickNamed('breakage', breakage, parts),
+		...pickNamed('paste', paste, pastes),
+	}
+	return used
+}
+
+/** Under its name what is known of these keys; nothing, where nothing is. */
+function pickNamed(name: string, known: Record<string, unknown>, keys: readonly string[]) {
+	const own = Object.fromEntries([...new Set(keys)].flatMap((key) => (key in known ? [[key, known[key]]] : [])))
+	return Object.keys(own).length > 0 ? { [name]: own } : {}
 }
 
 /** Of documents that nobody can change: they are kept (row-memory), and sorting them takes longest. */

@@ -22,7 +22,7 @@ import { fingerprintOf } from './fingerprint.server'
 import { createStudio } from './repositories/accounts.server'
 import { createCourse, updateCourseMoney } from './repositories/courses.server'
 import { createDryingNote, type DryingNote } from './repositories/drying-notes.server'
-import { addExamples } from './repositories/observations.server'
+import { addObservations } from './repositories/observations.server'
 import { createPlace } from './repositories/places.server'
 import { hashPassword } from './password-hash.server'
 import { createDesign } from './repositories/designs.server'
@@ -84,7 +84,8 @@ export function loadDemo({
 			const { compiled, plan, objective } = document
 			if (plan && objective.shortfall === 0) {
 				const planned = { course: pinned, designs: resolveCourse(course, used), compiled, plan }
-				await addExamples(studioId, playPastClasses(planned, { today, seed: courseId }), transaction)
+				const observations = playPastClasses(planned, { today, seed: courseId })
+				await addObservations(studioId, { source: 'example', observations }, transaction)
 			}
 			const money = DEMO_MONEY[course.name]
 			if (money) await updateCourseMoney(studioId, courseId, { money, version: 1 }, transaction)

@@ -56,7 +56,9 @@ export async function readKit(studio: Studio, course: StoredCourse): Promise<Cur
 	const { coursePlan, planId, planMadeAt, designs, documents, terms, fingerprint, isOutdated } = current
 	const stock = toStock(stored)
 	const { compiled, plan, objective } = coursePlan
-	const usual = { stockLengthsMm: studio.wireLengthsMm, terms: studio.kitTerms }
+	// By what the plan was made with: a kit changes with its plan, and not by itself.
+	const pasteUsed = coursePlan.terms.learnt?.paste
+	const usual = { stockLengthsMm: studio.wireLengthsMm, terms: studio.kitTerms, pasteUsed }
 	const kitStudio = kitStudioOf(usual, stock, designs)
 	// A plan is never changed, and the course names the versions of its designs.
 	const inputs = [studio.id, course, planId, roster, kitStudio]

@@ -1,49 +1,71 @@
 /** The log of past classes: what is believed because of them, whether that is any good, and each class as it was. */
-import { spanOf, type BeliefSpan } from '../../core/learn/belief-span'
-import { backtestMinutes, type BacktestFigures } from '../../core/learn/backtest'
-import { learnMinutes } from '../../core/learn/learnt-minutes'
+import { advise, type Advice } from '../../core/learn/advice'
+import { backtestMinutes, type BacktestedOccasion, type BacktestFigures } from '../../core/learn/backtest'
+import { meanBreakage } from '../../core/learn/breakage-belief'
+import { believedBreakage, learnFrom } from '../../core/learn/learnt'
 import { MinutesBelief } from '../../core/learn/minutes-belief'
-import type { Moments } from '../../core/learn/truncated-normal'
-import { setLearntMinutes, type Studio } from '../../db/repositories/accounts.server'
-import { listObservations, type StoredObservation } from '../../db/repositories/observations.server'
+import { nameOfSeen } from '../../core/learn/seen'
+import { setLearnt, type Studio } from '../../db/repositories/accounts.server'
+import { learntFrom, listObservations, type StoredObservation } from '../../db/repositories/observations.server'
 import { today } from '../shared/http/studio-clock.server'
 import { remember } from '../shared/http/remember.server'
+import { believedPastes, believedSteps, believedTechniques, type BelievedName } from './believed-names'
 
-export interface BelievedName {
-	key: string
-	name: string
-	/** On stated minutes. */
-	factor: BeliefSpan
-	/** From so many classes. */
-	classes: number
-}
-
-export interface LoggedOccasion {
+export type LoggedOccasion = {
 	id: number
-	stepName: string
-	date: string
-	/** Real minutes; `to` null: it was cut off. */
-	from: number
-	to: number | null
-	/** Minutes, as was known before its day; absent: it is left out. */
-	predicted?: number
-	ninety?: [number, number]
+	/** Of the step, the part or the paste. */
+	name: string
 	leftOut: string | null
-}
+	isCorrected: boolean
+} & (
+	| {
+			kind: 'minutes'
+			/** Real minutes; `to` null: it was cut off. */
+			from: number
+			to: number | null
+			/** Minutes, as was known before its day; absent: it is left out. */
+			predicted?: number
+			ninety?: [number, number]
+	  }
+	| { kind: 'breakage'; made: number; broken: number }
+	| { kind: 'paste'; reckonedG: number; usedG: number }
+)
 
 export interface LoggedClass {
 	key: string
 	name: string
-	isExample: boolean
+	/** YYYY-MM-DD. */
+	date: string
+	source: StoredObservation['source']
 	/** Where it was taught, to look it up. */
 	run?: { courseId: number; session: number }
 	occasions: LoggedOccasion[]
+}
+
+/** How often pieces of a part are lost. */
+export interface BelievedPart {
+	key: string
+	name: string
+	/** Probabilities, of a practised adult. */
+	stated: number
+	believed: number
+	made: number
+	broken: number
+}
+
+export interface NamedAdvice {
+	advice: Advice
+	/** Of its step, part or paste. */
+	name: string
 }
 
 export interface Log {
 	techniques: BelievedName[]
 	/** Those that differ most from what is stated, for sure, first. */
 	steps: BelievedName[]
+	parts: BelievedPart[]
+	pastes: BelievedName[]
+	advice: NamedAdvice[]
 	figures: BacktestFigures
 	thirds: { first: BacktestFigures; last: BacktestFigures }
 	/** The newest first. */
@@ -62,72 +84,95 @@ const rememberLog = remember<Log>(50)
 export async function loadLog(studio: Studio): Promise<LogPage> {
 	const rows = await listObservations(studio.id)
 	const log = rememberLog([studio.id, rows], () => makeLog(rows))
-	const since = studio.learntMinutes?.since
+	const since = studio.learnt?.since
 	return { ...log, ...(since !== undefined && { plansSince: since }) }
 }
 
 /** From now on plans go by what is learnt today. */
 export async function planWithLearnt(studio: Studio): Promise<void> {
 	const rows = await listObservations(studio.id)
-	const used = rows.filter(({ leftOut }) => leftOut === null).map(({ observation }) => observation)
-	await setLearntMinutes(studio.id, learnMinutes(used, today(studio.timeZone)))
+	await setLearnt(studio.id, learnFrom(learntFrom(rows), today(studio.timeZone)))
 }
 
 function makeLog(rows: readonly StoredObservation[]): Log {
-	const used = rows.filter(({ leftOut }) => leftOut === null)
-	const observations = used.map(({ observation }) => observation)
-	const belief = new MinutesBelief(observations)
-	const { occasions, figures, thirds } = backtestMinutes(observations)
-	const saidBefore = new Map(occasions.map((own) => [own.observation.id, own]))
-	const classes = new Map<string, LoggedClass>()
-	for (const { id, className, stepName, observation, source, run, leftOut } of rows.toReversed()) {
-		const classKey = run ? `${observation.classId} ${run.session}` : `${observation.classId} ${observation.date}`
-		const own: LoggedClass = classes.get(classKey) ?? {
-			...{ key: classKey, name: className, isExample: source === 'example', occasions: [] },
-			...(run && { run }),
-		}
-		classes.set(classKey, own)
-		const before = saidBefore.get(observation.id)
-		const { date, from, to } = observation
-		own.occasions.unshift({
-			...{ id, stepName, date, from, to: to === Infinity ? null : to, leftOut },
-			...(before && { predicted: before.predicted, ninety: [...before.ninety] }),
-		})
-	}
+	const observed = learntFrom(rows)
+	const belief = new MinutesBelief(observed.minutes)
+	const { occasions, figures, thirds } = backtestMinutes(observed.minutes)
 	return {
-		techniques: believedTechniques(used, belief),
-		steps: believedSteps(used, belief),
-		figures,
-		thirds,
-		classes: [...classes.values()],
+		...{ figures, thirds },
+		techniques: believedTechniques(rows, belief),
+		steps: believedSteps(rows, belief),
+		parts: believedParts(rows),
+		pastes: believedPastes(observed.paste),
+		advice: nameAdvice(advise(observed, belief), rows),
+		classes: gatherClasses(rows, occasions),
 		hasExamples: rows.some(({ source }) => source === 'example'),
 	}
 }
 
-function believedTechniques(used: readonly StoredObservation[], belief: MinutesBelief): BelievedName[] {
+/** The newest first. */
+function gatherClasses(rows: readonly StoredObservation[], occasions: readonly BacktestedOccasion[]): LoggedClass[] {
+	const saidBefore = new Map(occasions.map((own) => [own.observation.id, own]))
+	const classes = new Map<string, LoggedClass>()
+	for (const row of rows.toReversed()) {
+		const { className: name, source, run, observation } = row
+		const { classId, date } = observation
+		const key = run ? `${classId} ${run.session}` : `${classId} ${date}`
+		const own = classes.get(key) ?? { ...{ key, name, date, source, occasions: [] }, ...(run && { run }) }
+		classes.set(key, own)
+		own.occasions.unshift(toOccasion(row, saidBefore.get(observation.id)))
+	}
+	return [...classes.values()]
+}
+
+function toOccasion(row: StoredObservation, before: BacktestedOccasion | undefined): LoggedOccasion {
+	const { id, leftOut, original } = row
+	const common = { id, leftOut, name: nameOfSeen(row), isCorrected: original !== undefined }
+	switch (row.kind) {
+		case 'minutes': {
+			const { from, to } = row.observation
+			return {
+				...{ ...common, kind: row.kind, from, to: to === Infinity ? null : to },
+				...(before && { predicted: before.predicted, ninety: [...before.ninety] }),
+			}
+		}
+		case 'breakage': {
+			const { made, broken } = row.observation
+			return { ...common, kind: row.kind, made: Math.round(made), broken }
+		}
+		case 'paste': {
+			const { reckonedG, usedG } = row.observation
+			return { ...common, kind: row.kind, reckonedG, usedG }
+		}
+	}
+}
+
+/** Those that break most first. */
+function believedParts(rows: readonly StoredObservation[]): BelievedPart[] {
+	const { breakage } = learntFrom(rows)
+	const names = new Map(rows.flatMap((row) => (row.kind === 'breakage' ? [[row.observation.part, row] as const] : [])))
+	const parts = [...new Set(breakage.map(({ part }) => part))].map((key): BelievedPart => {
+		const own = breakage.filter(({ part }) => part === key)
+		const row = names.get(key)
+		return {
+			...{ key, name: row ? nameOfSeen(row) : key, stated: own.at(-1)?.stated ?? 0 },
+			believed: meanBreakage(believedBreakage(breakage, key)),
+			made: Math.round(own.reduce((sum, { made }) => sum + made, 0)),
+			broken: own.reduce((sum, { broken }) => sum + broken, 0),
+		}
+	})
+	return parts.toSorted((a, b) => b.believed - a.believed)
+}
+
+function nameAdvice(advice: readonly Advice[], rows: readonly StoredObservation[]): NamedAdvice[] {
 	const names = new Map(
-		used.flatMap(({ observation: { technique }, techniqueName }) => {
-			return technique === undefined ? [] : [[technique, techniqueName ?? technique] as const]
+		rows.map((row) => {
+			if (row.kind === 'minutes') return [row.observation.step, row.stepName] as const
+			return [row.kind === 'breakage' ? row.observation.part : row.observation.paste, nameOfSeen(row)] as const
 		}),
 	)
-	const list = [...names].map(([key, name]) => {
-		const moments = belief.techniqueFactor(key)
-		return { moments, ...{ key, name, factor: spanOf(moments), classes: belief.classesOfTechnique(key) } }
+	return advice.map((own) => {
+		const key = 'step' in own ? own.step : 'part' in own ? own.part : own.paste
+		return { advice: own, name: names.get(key) ?? key }
 	})
-	return bySureness(list)
-}
-
-function believedSteps(used: readonly StoredObservation[], belief: MinutesBelief): BelievedName[] {
-	const steps = new Map(used.map((own) => [own.observation.step, own]))
-	const list = [...steps].map(([key, { stepName: name, observation }]) => {
-		const moments = belief.stepFactor(observation)
-		return { moments, ...{ key, name, factor: spanOf(moments), classes: belief.classesOfStep(key) } }
-	})
-	return bySureness(list)
-}
-
-/** What is surest to differ from what is stated comes first. */
-function bySureness(list: readonly (BelievedName & { moments: Moments })[]): BelievedName[] {
-	const score = ({ mean, variance }: Moments) => Math.abs(mean) / Math.sqrt(variance)
-	return list.toSorted((a, b) => score(b.moments) - score(a.moments)).map(({ moments: _, ...own }) => own)
 }

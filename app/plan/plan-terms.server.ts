@@ -9,7 +9,7 @@ import { readDryingTerms } from '../drying/drying-terms.server'
 /** @param designs - whose tools are asked for */
 export async function readPlanTerms(studio: Studio, designs: readonly Design[]): Promise<PlanTerms> {
 	const [terms, items] = await Promise.all([readDryingTerms(studio), listTools(studio.id)])
-	const { strainTerms: strain, learntMinutes: learnt } = studio
+	const { strainTerms: strain, learnt } = studio
 	return {
 		...terms,
 		strain,

@@ -1,6 +1,7 @@
 /** A course's plan as it stands, whether what it was made from has changed since, and planning anew. */
 import { resolveCourse, type CoursePlan } from '../../core/plan/plan-course'
 import type { DesignInCourse } from '../../core/plan/compile/compile-course'
+import type { Learnt } from '../../core/learn/learnt'
 import type { PlanTerms } from '../../core/plan/compile/drying-terms'
 import type { Design } from '../../core/design/design'
 import { ConflictError } from '../../core/errors'
@@ -82,4 +83,21 @@ async function readInputs(studio: Studio, { id: _, version: __, ...plain }: Stor
 	const { documents } = await pinDesigns(studio.id, plain)
 	const terms = await readPlanTerms(studio, documents)
 	return { plain, documents, terms, fingerprint: fingerprintOf(plain, documents, terms) }
+}
+
+export interface ForeseenPlan {
+	/** As it stands; undefined: it has none. */
+	now: CoursePlan | undefined
+	/** Planned with what is learnt by then. */
+	foreseen: CoursePlan
+}
+
+/** What a course's plan would be with something else learnt; nothing is kept of it. */
+export async function foreseePlan(studio: Studio, course: StoredCourse, learnt: Learnt): Promise<ForeseenPlan> {
+	const [{ plain, documents, terms }, stored] = await Promise.all([
+		readInputs(studio, course),
+		findNewestPlan(studio.id, course.id),
+	])
+	const { plan: foreseen } = await makePlan(studio, { course: plain, designs: documents, terms: { ...terms, learnt } })
+	return { now: stored?.document, foreseen }
 }

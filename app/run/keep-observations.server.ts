@@ -1,14 +1,16 @@
 /** What a session that is over says of its steps, kept for learning; of one that is open again it is taken back. */
+import type { SeenInClass } from '../../core/learn/seen'
 import { foldRun } from '../../core/run/fold-run'
-import { observeRun } from '../../core/run/observe-run'
+import { observeRun, type RunObservations, type TaughtCourse } from '../../core/run/observe-run'
 import type { RunEvent } from '../../core/run/run-event'
+import { taskOfEntry } from '../../core/run/run-plan'
 import type { Studio } from '../../db/repositories/accounts.server'
-import { getCourse } from '../../db/repositories/courses.server'
-import { keepRunObservations } from '../../db/repositories/observations.server'
+import { getCourse, type StoredCourse } from '../../db/repositories/courses.server'
+import { keepSessionObservations } from '../../db/repositories/observations.server'
 import { readRunEvents, type RunKey } from '../../db/repositories/runs.server'
 import { nameOfTask } from '../plan/words/tasks'
 import { sessionName } from '../shared/words/times'
-import { readTaught } from './read-run.server'
+import { readTaught, type TaughtSession } from './read-run.server'
 
 /** Whether what comes with these could say something else of a session that is over. */
 export function concernsLearning(events: readonly RunEvent[]): boolean {
@@ -23,23 +25,44 @@ export async function keepObservations(studio: Studio, { courseId, session }: Ru
 	const taught = await readTaught(studio, course, session)
 	if (!taught) return
 	const state = foldRun(taught.plan, taught.events, Date.now())
-	const isOver = state.closed !== undefined
-	const { minutes } = isOver
-		? observeRun(state, { classId: `course ${courseId}`, course, designs: taught.designs, learnt: taught.learnt })
-		: { minutes: [] }
-	const sources = new Map(taught.plan.entries.map(({ id, source }) => [id, source]))
-	const className = `${course.name}, ${sessionName(course.sessions[session - 1]?.startMin ?? 0, session)}`
-	await keepRunObservations(
+	const seen = state.closed === undefined ? undefined : observeRun(state, taughtCourse(course, taught))
+	await keepSessionObservations(
 		studio.id,
 		{ courseId, session },
-		minutes.map((observation) => {
-			const source = sources.get(observation.id.slice(`course ${courseId} ${session} `.length))
+		{
+			source: 'run',
+			kinds: ['minutes', 'breakage'],
+			observations: seen ? nameSeen(seen, { course, session, taught }) : [],
+		},
+	)
+}
+
+/** As observing takes it. */
+export function taughtCourse(course: StoredCourse, { designs, learnt }: TaughtSession): TaughtCourse {
+	return { classId: `course ${course.id}`, course, designs, learnt }
+}
+
+/** What was observed, with the names that the log shows. */
+export function nameSeen(
+	{ minutes, breakage }: RunObservations,
+	{ course, session, taught }: { course: StoredCourse; session: number; taught: TaughtSession },
+): SeenInClass[] {
+	const className = `${course.name}, ${sessionName(course.sessions[session - 1]?.startMin ?? 0, session)}`
+	const sources = new Map<string, (typeof taught.plan.entries)[number]['source']>(
+		taught.plan.entries.flatMap((entry) => {
+			return [entry.id, taskOfEntry(entry)].map((id) => [`course ${course.id} ${session} ${id}`, entry.source] as const)
+		}),
+	)
+	return [
+		...minutes.map((observation): SeenInClass => {
+			const source = sources.get(observation.id)
 			const own = taught.designs.find(({ design }) => source?.type === 'step' && design.id === source.designId)
 			const technique = own?.design.techniques.find(({ id }) => id === observation.technique)
 			return {
-				...{ className, observation, stepName: nameOfTask(source) },
+				...{ kind: 'minutes', className, observation, stepName: nameOfTask(source) },
 				...(technique && { techniqueName: technique.name }),
 			}
 		}),
-	)
+		...breakage.map((observation): SeenInClass => ({ kind: 'breakage', className, observation })),
+	]
 }

@@ -4,7 +4,7 @@ import type { Climate } from '../../core/drying/climate'
 import type { ResolvedDesign, ResolvedStep } from '../../core/design/resolve-design'
 import { NotFoundError } from '../../core/errors'
 import type { TaskSource } from '../../core/plan/compile/compiled-course'
-import type { LearntMinutes } from '../../core/learn/learnt-minutes'
+import type { Learnt } from '../../core/learn/learnt'
 import { roomOf } from '../../core/plan/compile/drying-terms'
 import { resolveCourse } from '../../core/plan/plan-course'
 import { resolvePins } from '../../core/plan/pins/course-pins'
@@ -139,7 +139,7 @@ export interface TaughtSession {
 	events: KnownEvents['events']
 	designs: CurrentKit['designs']
 	/** That the plan was made with. */
-	learnt: LearntMinutes | undefined
+	learnt: Learnt | undefined
 }
 
 /** @returns undefined: the course has no plan */

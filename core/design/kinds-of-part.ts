@@ -15,6 +15,11 @@ export interface KindOfPart extends Omit<Part, 'when' | 'variants' | 'sizes' | '
 	size?: string
 	/** Pieces of the whole part, of all kinds, per flower. */
 	piecesOfPart: number
+	/**
+	 * How often a piece of it was lost in past classes, Gamma(shape, rate), and what the design states; `breakage` is then
+	 * its mean. Absent: that is not known.
+	 */
+	lostBefore?: { shape: number; rate: number; stated: number }
 }
 
 type SettledPart = Omit<Part, 'when' | 'variants'>

@@ -3,7 +3,6 @@
  * What other parts are made from is cut for those with their spares; its own spares are for the pieces used whole.
  */
 import type { ResolvedDesign, ResolvedPart } from './resolve-design'
-import { piecesToMake } from '../materials/spares'
 
 export interface PieceCount {
 	part: ResolvedPart
@@ -18,10 +17,8 @@ export interface PieceCount {
 }
 
 export interface SpareTerms {
-	/** Chance that one student has enough, in (0, 1). */
-	confidence: number
-	/** Breakage of the group from that of a practised student. */
-	breakageOf: (breakage: number) => number
+	/** So many pieces of a kind that enough of them survive, >= those that are needed. */
+	toMake: (part: ResolvedPart, needed: number) => number
 	/** Over which pieces shared by the class are rounded up; absent: 1. */
 	studentCount?: number
 }
@@ -70,7 +67,7 @@ export function countPieces(design: ResolvedDesign, flowersPerStudent: number, t
 			return Math.ceil((spares.pieces * piecesPerFlower) / piecesOfPart - 1e-9) * flowersPerStudent
 		// Bought things do not break in the making.
 		if (form.type === 'bought') return needed
-		return piecesToMake(needed, terms.breakageOf(part.breakage), terms.confidence)
+		return terms.toMake(part, needed)
 	}
 
 	return parts.map(count)

@@ -13,7 +13,11 @@ export type Picks = Record<string, string>
 
 export type ResolvedPart = KindOfPart
 export type ResolvedNeed = Omit<Need, 'when'>
-export type ResolvedStep = Omit<Step, 'when' | 'variants' | 'needs'> & { needs: ResolvedNeed[] }
+export type ResolvedStep = Omit<Step, 'when' | 'variants' | 'needs'> & {
+	needs: ResolvedNeed[]
+	/** How far its minutes hold, learnt from past classes: standard deviation of their logarithm; absent: as far as stated ones. */
+	doubt?: number
+}
 export type ResolvedBundle = Omit<Bundle, 'when'>
 /** With the kind of each of its pieces. */
 export type ResolvedLayer = Omit<Layer, 'when'> & {

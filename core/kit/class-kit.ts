@@ -65,11 +65,13 @@ export interface KitStudio {
 	owned?: OwnedTools
 	/** To dry on, on the shelf. */
 	places?: FormerPlaces
+	/** Of each paste, what past classes have used against what was reckoned; absent: as reckoned. */
+	pasteUsed?: Readonly<Record<string, number>> | undefined
 }
 
 /** A studio as its kits see it: its shelf as far as these designs use it. */
 export function kitStudioOf(
-	terms: Pick<KitStudio, 'stockLengthsMm' | 'terms'>,
+	terms: Pick<KitStudio, 'stockLengthsMm' | 'terms' | 'pasteUsed'>,
 	stock: Stock,
 	designs: readonly DesignInCourse[],
 ): KitStudio {
@@ -88,7 +90,7 @@ export function packClassKit(
 		roster = [],
 	}: { compiled: CompiledCourse; plan: Plan; studio: KitStudio; roster?: readonly Student[] },
 ): ClassKit {
-	const { terms = USUAL_KIT_TERMS, offcuts = [], owned = {}, places = {}, stockLengthsMm } = studio
+	const { terms = USUAL_KIT_TERMS, offcuts = [], owned = {}, places = {}, stockLengthsMm, pasteUsed } = studio
 	const seats = seatStudents(course.studentCount, roster)
 	const placing = placeSteps(designs, compiled, plan)
 	const pieces = countClassPieces(course, designs, { seats, placing })
@@ -97,7 +99,11 @@ export function packClassKit(
 		terms.boughtReady,
 	)
 	const supplies = billSupplies(course, designs, pieces, { seats, placing, terms, makers: pasteMakers })
-	const paste = billPaste(pieces, seats, terms, { inMixtures: supplies.pastes, makers: pasteMakers })
+	const paste = billPaste(pieces, seats, terms, {
+		inMixtures: supplies.pastes,
+		makers: pasteMakers,
+		learnt: pasteUsed,
+	})
 	const dates = datesOf(course, compiled, plan)
 	return {
 		studentCount: course.studentCount,

@@ -3,10 +3,10 @@ import { present } from '../present'
 import type { DesignInCourse } from '../plan/compile/compile-course'
 import { taskOfStep, type CompiledCourse } from '../plan/compile/compiled-course'
 import type { Course, Pace } from '../course/course'
-import { groupBreakage } from '../course/pace'
 import type { ResolvedDesign, ResolvedPart } from '../design/resolve-design'
 import { countPieces, seatShare, workedPieces, type PieceCount } from '../design/piece-counts'
 import { stepsOfKind } from '../design/step-work'
+import { piecesOfGroup } from '../learn/pieces-to-make'
 import { exchangesOf } from '../plan/problem/exchanges'
 import type { Plan } from '../plan/problem/plan'
 import { sumOfKits, sumShares, type Shares } from './bill'
@@ -111,8 +111,7 @@ function countsByPace({ spareConfidence, studentCount }: Course, design: Resolve
 	return (pace: Pace): PieceCount[] => {
 		const before = known.get(pace)
 		if (before) return before
-		const breakageOf = (breakage: number) => groupBreakage(breakage, pace)
-		const counts = countPieces(design, flowers, { confidence: spareConfidence, breakageOf, studentCount })
+		const counts = countPieces(design, flowers, { toMake: piecesOfGroup(pace, spareConfidence), studentCount })
 		known.set(pace, counts)
 		return counts
 	}

@@ -33,6 +33,8 @@ export type PasteSource = (
 	| { type: 'rolling'; thicknessMm: number; sheetCount: number; mg: number }
 	/** Let down in mixtures, such as a glue of the same paste. */
 	| { type: 'mixture'; mg: number }
+	/** More than is reckoned, or less, as past classes have used. */
+	| { type: 'learnt'; mg: number }
 ) & {
 	/** Name of the marble that it is a share of. */
 	mixedInto?: string
@@ -79,20 +81,27 @@ interface Batch {
 	count: number
 }
 
+interface PasteTerms {
+	inMixtures: readonly { item: PasteItem; shares: Shares }[]
+	makers: readonly PasteMaker[]
+	learnt?: Readonly<Record<string, number>> | undefined
+}
+
 /**
  * What each seat needs of every paste and colour, mg: by piece with spares, rolled out, with what is lost and kept in reserve.
  *
- * @param besides - what is let down in mixtures, and pastes that are made
+ * @param besides - what is let down in mixtures, pastes that are made, and of each paste what past classes have used
+ * against what was reckoned
  */
 export function billPaste(
 	lines: readonly PieceLine[],
 	seats: readonly Seat[],
 	terms: KitTerms,
-	{ inMixtures, makers }: { inMixtures: readonly { item: PasteItem; shares: Shares }[]; makers: readonly PasteMaker[] },
+	{ inMixtures, makers, learnt = {} }: PasteTerms,
 ): PasteBill {
 	const pasted = lines.filter(({ part }) => part.paste && pasteMassG(part.form) > 0)
 	const gathering = new Gathering<PasteItem>(seats.length)
-	const roll = createRoller(terms)
+	const roll = createRoller(terms, learnt)
 	const sources = new Map<string, PasteSource[]>()
 	const groups: SheetGroup[] = []
 	const weigh = (to: number | 'usual' | ShareName, batches: readonly Batch[]) => {
@@ -269,16 +278,27 @@ interface Rolled {
 }
 
 /** Weighs batches of one paste and colour; kits that are alike are rolled once. */
-function createRoller(terms: KitTerms): (batches: readonly Batch[]) => Rolled {
+function createRoller(
+	terms: KitTerms,
+	learnt: Readonly<Record<string, number>>,
+): (batches: readonly Batch[]) => Rolled {
 	const known = new Map<string, Rolled>()
 	return (batches) => {
-		const key = batches.map(({ line, count }) => `${line.designId}/${line.part.id}:${count}`).join()
+		const parts = batches.map(({ line, count }) => `${line.designId}/${line.part.id}:${count}`)
+		const key = [batches[0]?.item.paste, ...parts].join()
 		const before = known.get(key)
 		if (before) return before
-		const rolled = weighBatches(batches, terms)
+		const rolled = asUsed(weighBatches(batches, terms), learnt[batches[0]?.item.paste ?? ''] ?? 1)
 		known.set(key, rolled)
 		return rolled
 	}
+}
+
+/** So many times as much. */
+function asUsed(rolled: Rolled, factor: number): Rolled {
+	const mg = Math.ceil(rolled.mg * factor - 1e-6)
+	if (mg === rolled.mg) return rolled
+	return { ...rolled, mg, sources: [...rolled.sources, { type: 'learnt', mg: mg - rolled.mg }] }
 }
 
 /** Paste of the batches, mg: cut parts by the sheets that they are rolled to, others by their mass. */

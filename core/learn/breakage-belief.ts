@@ -10,7 +10,7 @@ const PRIOR_PIECES = 20
 
 export interface BreakageObservation {
 	level: Pace
-	/** Whole, >= 0: all that were made, the broken ones among them. */
+	/** >= 0: all that were made, the broken ones among them; a part of them, where only some steps were done to each. */
 	made: number
 	/** Whole, in [0, made]. */
 	broken: number
@@ -74,10 +74,15 @@ export interface Pieces {
  */
 export function sparesFor(belief: BreakageBelief, wanted: Pieces, confidence: number): number {
 	let spares = 0
+	const most = MOST_SPARES * (wanted.pieces + 1)
 	// Spares break too.
-	while (chanceOfAtMost(belief, { ...wanted, pieces: wanted.pieces + spares }, spares) < confidence) spares++
+	while (spares < most && chanceOfAtMost(belief, { ...wanted, pieces: wanted.pieces + spares }, spares) < confidence)
+		spares++
 	return spares
 }
+
+/** For each piece: where more are lost than are left, no number is enough. */
+const MOST_SPARES = 10
 
 /** How much more a level breaks than a practised adult. */
 function levelRisk(stated: number, level: Pace): number {

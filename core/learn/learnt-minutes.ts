@@ -1,22 +1,20 @@
-/**
- * What a studio plans with of what it has learnt: factors on the minutes that its designs state. Taken over by a press, and
- * the same until the next one: a plan never changes by itself.
- */
+/** What is learnt of minutes, to plan and to rehearse with: factors on those that designs state, and how far they hold. */
 import { levelFactor } from '../course/pace'
 import type { Pace } from '../course/course'
-import type { ResolvedDesign, ResolvedStep } from '../design/resolve-design'
+import type { ResolvedStep } from '../design/resolve-design'
+import { OCCASION_SD } from '../vocabulary/spreads'
 import { MinutesBelief, type MinutesObservation } from './minutes-belief'
 
 /** Factors > 0. */
 export interface LearntMinutes {
-	/** YYYY-MM-DD: the day on which it was taken over. */
-	since: string
 	/** On what a level makes of a practised adult's minutes. */
 	levels: Partial<Record<Pace, number>>
 	/** Of a technique by itself, for steps that nobody has taught. */
 	techniques: Record<string, number>
 	/** By `learntStepKey`; the technique is in it. */
 	steps: Record<string, number>
+	/** Of the steps: standard deviation of ln of what one takes a class, with what differs from class to class. */
+	doubts?: Record<string, number>
 }
 
 /** Address of a step in all designs of a studio. */
@@ -24,19 +22,18 @@ export function learntStepKey(designId: string, stepId: string): string {
 	return `${designId}/${stepId}`
 }
 
-/** @param since - YYYY-MM-DD */
-export function learnMinutes(observations: readonly MinutesObservation[], since: string): LearntMinutes {
+/** @param observations - in any order: what is learnt is the same */
+export function learnMinutes(observations: readonly MinutesObservation[]): LearntMinutes {
 	const belief = new MinutesBelief(observations)
-	const factor = ({ mean }: { mean: number }) => Math.round(1000 * Math.exp(mean)) / 1000
+	const thousandths = (value: number) => Math.round(1000 * value) / 1000
+	const factor = ({ mean }: { mean: number }) => thousandths(Math.exp(mean))
 	const levels = new Set(observations.map(({ level }) => level))
 	const techniques = new Set(observations.flatMap(({ technique }) => technique ?? []))
 	const steps = new Map(observations.map((own) => [own.step, own]))
-	const factorOfStep = (own: MinutesObservation) => factor(belief.stepFactor(own))
 	// What is done together with another, and was never taught by itself, takes as much longer as the two do.
 	const together = observations.flatMap((own) => (own.alsoSteps ?? []).map((also) => [also, own] as const))
-	const known = new Map([...together, ...steps])
+	const known = [...new Map([...together, ...steps])].toSorted(([a], [b]) => (a < b ? -1 : 1))
 	return {
-		since,
 		levels: Object.fromEntries(
 			[...levels].toSorted().map((level) => {
 				const { mean } = belief.levelFactor(level)
@@ -46,8 +43,12 @@ export function learnMinutes(observations: readonly MinutesObservation[], since:
 		techniques: Object.fromEntries(
 			[...techniques].toSorted().map((technique) => [technique, factor(belief.techniqueFactor(technique))]),
 		),
-		steps: Object.fromEntries(
-			[...known].toSorted(([a], [b]) => (a < b ? -1 : 1)).map(([step, own]) => [step, factorOfStep(own)]),
+		steps: Object.fromEntries(known.map(([step, own]) => [step, factor(belief.stepFactor(own))])),
+		doubts: Object.fromEntries(
+			known.map(([step, own]) => {
+				const { variance } = belief.stepFactor(own)
+				return [step, thousandths(Math.hypot(Math.sqrt(variance), OCCASION_SD))]
+			}),
 		),
 	}
 }
@@ -61,23 +62,23 @@ export function learntFactor(
 	return ofStep * (levels[pace] ?? 1)
 }
 
-/** The design with the minutes that its steps really take a group of that level. */
-export function withLearntMinutes(design: ResolvedDesign, learnt: LearntMinutes, pace: Pace): ResolvedDesign {
+/** The step with the minutes that it really takes a group of that level. */
+export function withLearntMinutes(
+	step: ResolvedStep,
+	{ learnt, key, pace }: { learnt: LearntMinutes; key: string; pace: Pace },
+): ResolvedStep {
+	const factor = learntFactor(learnt, { pace, step: key, technique: step.technique })
+	const doubt = learnt.doubts?.[key]
+	const { minutesBySize } = step
 	return {
-		...design,
-		steps: design.steps.map((step): ResolvedStep => {
-			const factor = learntFactor(learnt, { pace, step: learntStepKey(design.id, step.id), technique: step.technique })
-			const { minutesBySize } = step
-			return {
-				...step,
-				minutesPerPiece: factor * step.minutesPerPiece,
-				fixedMinutes: factor * step.fixedMinutes,
-				...(minutesBySize && {
-					minutesBySize: Object.fromEntries(
-						Object.entries(minutesBySize).map(([size, minutes]) => [size, factor * minutes]),
-					),
-				}),
-			}
+		...step,
+		minutesPerPiece: factor * step.minutesPerPiece,
+		fixedMinutes: factor * step.fixedMinutes,
+		...(minutesBySize && {
+			minutesBySize: Object.fromEntries(
+				Object.entries(minutesBySize).map(([size, minutes]) => [size, factor * minutes]),
+			),
 		}),
+		...(doubt !== undefined && { doubt }),
 	}
 }

@@ -13,7 +13,7 @@ import { checkPlan } from './checker/check-plan'
 import { findBrokenPins, type Pin } from './pins/pin'
 import { placeSwaps, type NamedPlan } from './named-plan'
 import { resolvePins } from './pins/course-pins'
-import { withLearntMinutes } from '../learn/learnt-minutes'
+import { withLearnt } from '../learn/learnt'
 import type { Plan } from './problem/plan'
 import { giveKeys, nameItems } from '../course/course-items'
 import { ORDINARY_TERMS, type PlanTerms } from './compile/drying-terms'
@@ -169,7 +169,7 @@ export function resolveCourse(
 		if (!design) return []
 		try {
 			const stated = resolveDesign(design, picks)
-			const resolved = learnt ? withLearntMinutes(stated, learnt, pace) : stated
+			const resolved = learnt ? withLearnt(stated, learnt, pace) : stated
 			// From here on an item is told by its key and its name: one design may be made in several ways.
 			return [{ design: { ...resolved, id: key, name: names[d] ?? design.name }, flowersPerStudent }]
 		} catch (error) {

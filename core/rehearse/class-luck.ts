@@ -43,12 +43,17 @@ export class ClassLuck {
 		return this.#factor(this.#terms.spreads.class, this.#of('classPace'))
 	}
 
-	/** Factor on a task's minutes that the whole class shares. */
-	taskFactor(task: number): number {
-		return this.#factor(this.#terms.spreads.step, hashOf(this.#of('step'), task))
+	/**
+	 * Factor on a task's minutes that the whole class shares.
+	 *
+	 * @param doubt - learnt, with that of its technique; where nothing is left to chance it is none
+	 */
+	taskFactor(task: number, doubt?: number): number {
+		const { step } = this.#terms.spreads
+		return this.#factor(step === 0 ? 0 : (doubt ?? step), hashOf(this.#of('step'), task))
 	}
 
-	/** The same of a technique. */
+	/** The same of a technique, for tasks of which no doubt is learnt. */
 	techniqueFactor(technique: number): number {
 		return this.#factor(this.#terms.spreads.technique, hashOf(this.#of('technique'), technique))
 	}

@@ -217,8 +217,9 @@ export class ClassState {
 		for (let t = 0; t < ofTechnique.length; t++) ofTechnique[t] = luck.techniqueFactor(this.techniqueNumbers[t]!)
 		for (let i = 0; i < items.length; i++) {
 			const technique = this.techniqueOf[i]!
-			const factor = ofClass * luck.taskFactor(this.taskNumbers[items[i]!.task]!)
-			this.ofItem[i] = technique < 0 ? factor : factor * ofTechnique[technique]!
+			const { task, doubt } = items[i]!
+			const factor = ofClass * luck.taskFactor(this.taskNumbers[task]!, doubt)
+			this.ofItem[i] = technique < 0 || doubt !== undefined ? factor : factor * ofTechnique[technique]!
 		}
 		for (let n = 0; n < this.n; n++) {
 			const own = levels[n]! * luck.studentFactor(n) * this.shareAtWork[n]!

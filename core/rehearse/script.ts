@@ -87,6 +87,8 @@ export interface WorkItem {
 	isHalved?: boolean
 	/** By which a student, and a class, may be slower than stated; absent: none. */
 	technique?: string
+	/** How far its minutes hold for a class, learnt: in place of what is in doubt about step and technique; absent: as usual. */
+	doubt?: number
 	/** Indices of demonstrations that come before it. */
 	shows: readonly number[]
 	/** Of the task: what it waits for. */

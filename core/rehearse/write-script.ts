@@ -9,6 +9,7 @@ import { countPieces, workedPieces } from '../design/piece-counts'
 import type { ResolvedDesign, ResolvedPart, ResolvedStep } from '../design/resolve-design'
 import { kindsOfStep, stepsOfKind, workOfStep, type WorkTerms } from '../design/step-work'
 import { Z90 } from '../drying/normal-distribution'
+import { piecesOfGroup } from '../learn/pieces-to-make'
 import type { OwnedTools } from '../materials/sharing/tool-sharing'
 import type { DesignInCourse } from '../plan/compile/compile-course'
 import type { CompiledCourse, CourseWait, TaskSource } from '../plan/compile/compiled-course'
@@ -55,10 +56,12 @@ export function writeScript({ course, designs, compiled, plan, owned = {}, level
 			const work = works.get(source.designId)
 			if (!work) throw new RangeError(`the course has no design "${source.designId}"`)
 			const technique = work.techniqueOf(source)
+			const doubt = work.doubtOf(source)
 			const extra = groups.indexOf(compiled.instance.tasks[run.task]?.optionGroup ?? '')
 			return {
 				...{ kind: 'work', ...order, ...work.itemOf(source, run, kinds) },
 				...(technique && { technique }),
+				...(doubt !== undefined && { doubt }),
 				...(extra >= 0 && { extra }),
 			}
 		}),
@@ -156,8 +159,7 @@ class DesignWork {
 		this.#design = design
 		this.#tools = tools
 		const counts = countPieces(design, flowersPerStudent, {
-			confidence: course.spareConfidence,
-			breakageOf: (breakage) => groupBreakage(breakage, course.pace),
+			toMake: piecesOfGroup(course.pace, course.spareConfidence),
 			studentCount: course.studentCount,
 		})
 		this.#counts = new Map(
@@ -171,6 +173,12 @@ class DesignWork {
 
 	techniqueOf(source: StepSource): string | undefined {
 		return this.#stepsOf(source).find(({ technique }) => technique !== undefined)?.technique
+	}
+
+	/** Of steps that are done together the largest; undefined: of one of them nothing is learnt. */
+	doubtOf(source: StepSource): number | undefined {
+		const doubts = this.#stepsOf(source).flatMap(({ doubt }) => doubt ?? [])
+		return doubts.length > 0 && doubts.length === this.#stepsOf(source).length ? Math.max(...doubts) : undefined
 	}
 
 	pasteOf(source: StepSource): string | undefined {

@@ -2,13 +2,16 @@
 import { paceFactor } from '../course/pace'
 import type { Course } from '../course/course'
 import { giveKeys } from '../course/course-items'
-import type { BreakageObservation } from '../learn/breakage-belief'
-import { learntFactor, learntStepKey, type LearntMinutes } from '../learn/learnt-minutes'
+import { learntPartKey, type Learnt } from '../learn/learnt'
+import { learntFactor, learntStepKey } from '../learn/learnt-minutes'
 import type { MinutesObservation } from '../learn/minutes-belief'
+import type { SeenPart } from '../learn/seen'
 import type { ResolvedStep } from '../design/resolve-design'
 import type { DesignInCourse } from '../plan/compile/compile-course'
-import { USUAL_TERMS } from '../rehearse/script'
+import type { TaskSource } from '../plan/compile/compiled-course'
+import { mostOf, USUAL_TERMS } from '../rehearse/script'
 import { minutesRunning, type EntryState, type RunState } from './fold-run'
+import { taskOfEntry, type RunPlan } from './run-plan'
 
 export interface TaughtCourse {
 	/** Of the group that met, in the studio. */
@@ -17,14 +20,15 @@ export interface TaughtCourse {
 	/** As the plan has them. */
 	designs: readonly DesignInCourse[]
 	/** That the plan was made with; absent: with what the designs state. */
-	learnt?: LearntMinutes | undefined
+	learnt?: Learnt | undefined
 }
 
 export interface RunObservations {
 	minutes: MinutesObservation[]
-	/** By part, as the design calls it. */
-	breakage: (BreakageObservation & { part: string })[]
+	breakage: SeenPart[]
 }
+
+type StepSource = Extract<TaskSource, { type: 'step' }>
 
 /**
  * Of what has been begun: its real minutes without breaks and pauses, as an interval where not all was pressed; what was
@@ -33,36 +37,107 @@ export interface RunObservations {
  * @param state - of a session that is over; of one that is not, nothing is said of what goes on
  */
 export function observeRun(state: RunState, taught: TaughtCourse): RunObservations {
-	const { classId, course } = taught
-	const studentCount = presentCount(state, course.studentCount)
+	const studentCount = presentCount(state, taught.course.studentCount)
 	if (studentCount === 0) return { minutes: [], breakage: [] }
-	const { session, date } = state.plan
 	const minutes = state.entries.flatMap((own): MinutesObservation[] => {
 		const { source, id, startMin, endMin } = own.entry
-		// The halves of a class do two steps at once: neither has minutes of its own.
-		if (source?.type !== 'step' || source.halves) return []
 		const took = minutesTaken(own, state)
-		if (!took) return []
-		const technique = techniqueOf(source, taught.designs)
-		// A design that is made in several ways is one design.
-		const item = giveKeys(course.designs).find(({ key }) => key === source.designId)
-		const keyOf = (stepId: string) => learntStepKey(item?.designId ?? source.designId, stepId)
-		const alsoSteps = source.alsoSteps?.map(keyOf)
-		return [
-			{
-				...{ id: `${classId} ${session} ${id}`, classId, date, level: course.pace },
-				...(technique !== undefined && { technique }),
-				step: keyOf(source.stepId),
-				...(alsoSteps && { alsoSteps }),
-				statedMinutes:
-					(endMin - startMin) / paceFactor(course.pace, course.planFor) / plannedFactor(source, taught, keyOf),
-				studentCount,
-				doneCount: isOfAll(own) ? studentCount : Math.ceil(USUAL_TERMS.mostShare * studentCount),
-				...took,
-			},
-		]
+		if (source?.type !== 'step' || !took) return []
+		const doneCount = isOfAll(own) ? studentCount : mostCount(studentCount)
+		const occasion = { id, plannedMinutes: endMin - startMin, studentCount, doneCount, ...took }
+		return observeStep(source, occasion, { plan: state.plan, taught })
 	})
-	return { minutes, breakage: observeBreakage(state, course.pace, studentCount) }
+	const sources = state.entries.flatMap(({ entry, status }) => {
+		return status === 'done' && entry.source?.type === 'step' ? [entry.source] : []
+	})
+	const lostOf = (partName: string) => {
+		return state.broken.reduce((sum, own) => sum + (own.kind === partName ? own.count : 0), 0)
+	}
+	return { minutes, breakage: observeParts(sources, { lostOf, studentCount, plan: state.plan, taught }) }
+}
+
+/** How long a session took, told by hand when it is over. */
+export interface SessionForm {
+	/** Who were there, >= 1. */
+	studentCount: number
+	/** When most were done, or all. */
+	told: 'most' | 'all'
+	/** By task: real minutes of it in this session, > 0. */
+	minutes: Readonly<Record<string, number>>
+	/** Broken pieces by the name of their part; absent: none. */
+	broken: Readonly<Record<string, number>>
+}
+
+/** What is told by hand of a session that was taught without a tablet. */
+export function observeForm(form: SessionForm, plan: RunPlan, taught: TaughtCourse): RunObservations {
+	const { studentCount } = form
+	const doneCount = form.told === 'all' ? studentCount : mostCount(studentCount)
+	const tasks = tasksOf(plan).filter(({ id }) => form.minutes[id] !== undefined)
+	const minutes = tasks.flatMap(({ id, source, plannedMinutes }) => {
+		const real = form.minutes[id] ?? 0
+		return observeStep(source, { id, plannedMinutes, studentCount, doneCount, from: real, to: real }, { plan, taught })
+	})
+	const lostOf = (partName: string) => form.broken[partName] ?? 0
+	const sources = tasks.map(({ source }) => source)
+	return { minutes, breakage: observeParts(sources, { lostOf, studentCount, plan, taught }) }
+}
+
+/** Steps of a session, each once, whatever interrupts it; in the order of the plan. */
+export function tasksOf({
+	entries,
+}: Pick<RunPlan, 'entries'>): { id: string; source: StepSource; plannedMinutes: number }[] {
+	const tasks = new Map<string, { id: string; source: StepSource; plannedMinutes: number }>()
+	for (const entry of entries) {
+		if (entry.source?.type !== 'step') continue
+		const id = taskOfEntry(entry)
+		const before = tasks.get(id)?.plannedMinutes ?? 0
+		tasks.set(id, { id, source: entry.source, plannedMinutes: before + entry.endMin - entry.startMin })
+	}
+	return [...tasks.values()]
+}
+
+interface StepOccasion extends Pick<MinutesObservation, 'studentCount' | 'doneCount' | 'from' | 'to'> {
+	/** Of the entry or the task. */
+	id: string
+	plannedMinutes: number
+}
+
+interface Session {
+	plan: RunPlan
+	taught: TaughtCourse
+}
+
+/** @returns nothing of the halves of a class, which do two steps at once: neither has minutes of its own */
+function observeStep(
+	source: StepSource,
+	{ id, plannedMinutes, ...occasion }: StepOccasion,
+	{ plan: { session, date }, taught }: Session,
+): MinutesObservation[] {
+	if (source.halves) return []
+	const { classId, course, designs } = taught
+	const technique = techniqueOf(source, designs)
+	const designId = designIdOf(source, course)
+	const keyOf = (stepId: string) => learntStepKey(designId, stepId)
+	const alsoSteps = source.alsoSteps?.map(keyOf)
+	return [
+		{
+			...{ id: `${classId} ${session} ${id}`, classId, date, level: course.pace },
+			...(technique !== undefined && { technique }),
+			step: keyOf(source.stepId),
+			...(alsoSteps && { alsoSteps }),
+			statedMinutes: plannedMinutes / paceFactor(course.pace, course.planFor) / plannedFactor(source, taught, keyOf),
+			...occasion,
+		},
+	]
+}
+
+/** A design that is made in several ways is one design. */
+function designIdOf({ designId }: StepSource, { designs }: TaughtCourse['course']): string {
+	return giveKeys(designs).find(({ key }) => key === designId)?.designId ?? designId
+}
+
+function mostCount(studentCount: number): number {
+	return mostOf(USUAL_TERMS.mostShare, studentCount)
 }
 
 function presentCount({ attendance }: RunState, studentCount: number): number {
@@ -121,20 +196,30 @@ function plannedFactor(
 	return sum(({ planned }) => planned) / sum(({ stated }) => stated)
 }
 
-/** Pieces of the parts that were worked on to the end, and of them the broken ones. */
-function observeBreakage(
-	{ entries, broken }: RunState,
-	level: Course['pace'],
-	studentCount: number,
-): RunObservations['breakage'] {
-	const made = new Map<string, number>()
-	for (const { entry, status } of entries) {
-		const { source } = entry
-		if (status !== 'done' || source?.type !== 'step' || source.partId === undefined) continue
-		made.set(source.partName, Math.max(made.get(source.partName) ?? 0, studentCount * source.pieceCount))
+/**
+ * Pieces of the parts that were worked on, as far as their breaking is spread over the steps that are done to them, and of
+ * them the broken ones. Of parts that do not break nothing is said.
+ */
+function observeParts(
+	done: readonly StepSource[],
+	{ lostOf, studentCount, plan, taught }: Session & { lostOf: (partName: string) => number; studentCount: number },
+): SeenPart[] {
+	const { classId, course, designs } = taught
+	const parts = new Map<string, SeenPart>()
+	for (const source of done) {
+		const { partId, partName, pieceCount } = source
+		const design = designs.find((own) => own.design.id === source.designId)?.design
+		const part = design?.parts.find(({ of }) => of === partId)
+		const stated = part?.lostBefore?.stated ?? part?.breakage ?? 0
+		if (!design || !part || stated === 0) continue
+		const key = learntPartKey(designIdOf(source, course), part.of)
+		const own: SeenPart = parts.get(key) ?? {
+			...{ id: `${classId} ${plan.session} ${key}`, classId, date: plan.date, level: course.pace },
+			...{ part: key, partName, stated, made: 0, broken: lostOf(partName) },
+		}
+		const stepCount = design.steps.filter((step) => step.part === part.of).length
+		own.made += (studentCount * pieceCount * stepsOf(source, designs).length) / Math.max(1, stepCount)
+		parts.set(key, own)
 	}
-	return [...made].map(([part, count]) => {
-		const lost = broken.reduce((sum, own) => sum + (own.kind === part ? own.count : 0), 0)
-		return { part, level, made: Math.max(count, lost), broken: lost }
-	})
+	return [...parts.values()].map((own) => ({ ...own, made: Math.max(own.made, own.broken) }))
 }

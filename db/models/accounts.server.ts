@@ -9,7 +9,7 @@ import {
 	type Sequelize,
 } from 'sequelize'
 import type { OwnPasteLike } from '../../core/design/design'
-import type { LearntMinutes } from '../../core/learn/learnt-minutes'
+import type { Learnt } from '../../core/learn/learnt'
 import type { StrainTerms } from '../../core/plan/compile/strain-terms'
 import type { KitTerms } from '../../core/kit/kit-terms'
 import type { FreeTime } from '../../core/prepare/free-time'
@@ -32,7 +32,7 @@ export class StudioModel extends Model<InferAttributes<StudioModel>, InferCreati
 	declare kitTerms: CreationOptional<KitTerms | null>
 	declare strainTerms: CreationOptional<StrainTerms | null>
 	/** Null: it plans with what its designs state. */
-	declare learntMinutes: CreationOptional<LearntMinutes | null>
+	declare learnt: CreationOptional<Learnt | null>
 	declare prepTerms: CreationOptional<PrepTerms | null>
 	declare version: CreationOptional<number>
 }
@@ -73,7 +73,7 @@ export function defineAccounts(sequelize: Sequelize): void {
 			units: { type: DataTypes.STRING(10), allowNull: false, defaultValue: 'metric' },
 			kitTerms: { type: DataTypes.JSON, allowNull: true },
 			strainTerms: { type: DataTypes.JSON, allowNull: true },
-			learntMinutes: { type: DataTypes.JSON, allowNull: true },
+			learnt: { type: DataTypes.JSON, allowNull: true, field: 'learnt_minutes' },
 			prepTerms: { type: DataTypes.JSON, allowNull: true },
 			version: { type: DataTypes.INTEGER.UNSIGNED, allowNull: false, defaultValue: 1 },
 		},

@@ -23,7 +23,11 @@ export class ObservationModel extends Model<
 	/** YYYY-MM-DD. */
 	declare taughtOn: string
 	declare source: string
+	/** Of minutes, breakage or paste. */
+	declare kind: string
 	declare document: object
+	/** The document as it was before it was corrected; null: it never was. */
+	declare original: CreationOptional<object | null>
 	/** Why nothing is learnt from it; null: it is. */
 	declare leftOut: CreationOptional<string | null>
 }
@@ -41,7 +45,9 @@ export function defineLearning(sequelize: Sequelize): void {
 			className: { type: DataTypes.STRING(160), allowNull: false },
 			taughtOn: { type: DataTypes.DATEONLY, allowNull: false },
 			source: { type: DataTypes.STRING(12), allowNull: false },
+			kind: { type: DataTypes.STRING(12), allowNull: false },
 			document: { type: DataTypes.JSON, allowNull: false },
+			original: DataTypes.JSON,
 			leftOut: DataTypes.STRING(200),
 		},
 		{ sequelize, tableName: 'observations', timestamps: false },

@@ -3,7 +3,7 @@ import { createHash, randomBytes } from 'node:crypto'
 import { Op, type Transaction } from 'sequelize'
 import { ConflictError, NotFoundError } from '../../core/errors'
 import type { OwnPasteLike } from '../../core/design/design'
-import type { LearntMinutes } from '../../core/learn/learnt-minutes'
+import type { Learnt } from '../../core/learn/learnt'
 import { USUAL_STRAIN_TERMS, type StrainTerms } from '../../core/plan/compile/strain-terms'
 import { USUAL_KIT_TERMS, type KitTerms } from '../../core/kit/kit-terms'
 import { USUAL_PREP_TERMS, type PrepTerms } from '../../core/prepare/prep-terms'
@@ -32,7 +32,7 @@ export interface Studio {
 	kitTerms: KitTerms
 	strainTerms: StrainTerms
 	/** Null: it plans with what its designs state. */
-	learntMinutes: LearntMinutes | null
+	learnt: Learnt | null
 	/** How long work before class takes. */
 	prepTerms: PrepTerms
 	version: number
@@ -122,7 +122,7 @@ export async function endSignIn(token: string): Promise<void> {
  *
  * @throws {ConflictError} someone else has saved them since they were read
  */
-export async function updateStudio({ id, version, ...values }: Omit<Studio, 'learntMinutes'>): Promise<void> {
+export async function updateStudio({ id, version, ...values }: Omit<Studio, 'learnt'>): Promise<void> {
 	const [changed] = await writing(() =>
 		StudioModel.update({ ...values, version: version + 1 }, { where: { id, version } }),
 	)
@@ -130,8 +130,8 @@ export async function updateStudio({ id, version, ...values }: Omit<Studio, 'lea
 }
 
 /** @param learnt - null: from now on it plans with what its designs state */
-export async function setLearntMinutes(studioId: number, learnt: LearntMinutes | null): Promise<void> {
-	await writing(() => StudioModel.update({ learntMinutes: learnt }, { where: { id: studioId } }))
+export async function setLearnt(studioId: number, learnt: Learnt | null): Promise<void> {
+	await writing(() => StudioModel.update({ learnt: learnt }, { where: { id: studioId } }))
 }
 
 /**
@@ -174,18 +174,7 @@ export async function isEmpty(): Promise<boolean> {
 }
 
 function toStudio(row: StudioModel): Studio {
-	const {
-		ownPastes,
-		kitTerms,
-		strainTerms,
-		learntMinutes,
-		prepTerms,
-		id,
-		name,
-		timeZone,
-		gaugeStandard,
-		wireLengthsMm,
-	} = row
+	const { ownPastes, kitTerms, strainTerms, learnt, prepTerms, id, name, timeZone, gaugeStandard, wireLengthsMm } = row
 	const { dryingConfidence, readingMaxAgeMinutes, units, version } = row
 	return {
 		id,
@@ -199,7 +188,7 @@ function toStudio(row: StudioModel): Studio {
 		units,
 		kitTerms: { ...USUAL_KIT_TERMS, ...kitTerms },
 		strainTerms: { ...USUAL_STRAIN_TERMS, ...strainTerms },
-		learntMinutes,
+		learnt,
 		prepTerms: { ...USUAL_PREP_TERMS, ...prepTerms },
 		version,
 	}

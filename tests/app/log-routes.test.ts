@@ -1,7 +1,12 @@
 /** The log: what a closed session leaves in it, what is left out of learning, and nobody else's; on the real database. */
-import { beforeAll, beforeEach, describe, expect, test } from 'vitest'
+import { beforeAll, beforeEach, describe, expect, test, vi } from 'vitest'
+import { foreseeChanges } from '../../app/learn/foresee-changes.server'
+import { loadBelief } from '../../app/learn/load-belief.server'
 import { loadLog } from '../../app/learn/load-log.server'
 import * as log from '../../app/learn/routes/log/route'
+import * as files from '../../app/learn/routes/log-files/route'
+import * as told from '../../app/learn/routes/told/route'
+import type { ToldPage } from '../../app/learn/told-session.server'
 import { keepObservations } from '../../app/run/keep-observations.server'
 import { readRun } from '../../app/run/read-run.server'
 import { createPlannedCourse } from '../../app/plan/save-course.server'
@@ -11,7 +16,7 @@ import { findMemberById, type Studio } from '../../db/repositories/accounts.serv
 import { minutesOfTask } from '../../core/plan/problem/plan-times'
 import { planAnew, readPlan } from '../../app/plan/read-plan.server'
 import { getCourse } from '../../db/repositories/courses.server'
-import { addExamples, listObservations } from '../../db/repositories/observations.server'
+import { addObservations, listObservations } from '../../db/repositories/observations.server'
 import { addRunEvents } from '../../db/repositories/runs.server'
 import { answerOf, call } from '../support/call-route'
 import { demoCourse } from '../support/demo-designs'
@@ -60,11 +65,11 @@ describe('a session', () => {
 		const [own, ...others] = classes
 		expect(others).toEqual([])
 		expect(own?.run).toEqual({ courseId, session: 1 })
-		expect(own?.occasions.map(({ from, to }) => [from, to])).toEqual([
+		expect(own?.occasions.flatMap((one) => (one.kind === 'minutes' ? [[one.from, one.to]] : []))).toEqual([
 			[20, 20],
 			[9, 9],
 		])
-		expect(own?.occasions[0]?.stepName).toMatch(/^.+: .+$/)
+		expect(own?.occasions[0]?.name).toMatch(/^.+: .+$/)
 		expect(figures.count).toBe(2)
 		expect(steps).toHaveLength(2)
 	})
@@ -73,7 +78,7 @@ describe('a session', () => {
 		await teach([20])
 		expect(await listObservations(studio.id)).toEqual([])
 		const events = await teach([20], { type: 'closed' })
-		expect(await listObservations(studio.id)).toHaveLength(1)
+		expect((await listObservations(studio.id)).map(({ kind }) => kind)).toEqual(['minutes', 'breakage'])
 		const undo = writer.write({ type: 'undo', of: events.at(-1)!.id }, OPENING + 3_600_000)
 		await addRunEvents(studio.id, { courseId, session: 1 }, [undo], new Date())
 		await keepObservations(studio, { courseId, session: 1 })
@@ -85,7 +90,7 @@ describe('a session', () => {
 		const [first] = await listObservations(studio.id)
 		await post({ intent: 'leave-out', id: first!.id, reason: 'the oven was on' })
 		await keepObservations(studio, { courseId, session: 1 })
-		expect((await listObservations(studio.id)).map(({ leftOut }) => leftOut)).toEqual(['the oven was on', null])
+		expect((await listObservations(studio.id)).map(({ leftOut }) => leftOut)).toEqual(['the oven was on', null, null])
 	})
 })
 
@@ -115,17 +120,18 @@ describe('an observation', () => {
 test('a studio that has taught for a while is told whether it is any good', async () => {
 	const { observations } = makeLearningStudio(4, 8, 0.1)
 	const named = observations.map((observation) => ({
+		kind: 'minutes' as const,
 		className: observation.classId,
 		stepName: 'petals: cut',
 		observation,
 	}))
-	await addExamples(studio.id, named)
+	await addObservations(studio.id, { source: 'example', observations: named })
 	const { figures, techniques, hasExamples, classes } = await loadLog(studio)
 	expect(hasExamples).toBe(true)
 	expect(techniques).toHaveLength(10)
 	expect(classes).toHaveLength(8)
 	// The newest first.
-	expect(classes[0]!.occasions[0]!.date > classes[7]!.occasions[0]!.date).toBe(true)
+	expect(classes[0]!.date > classes[7]!.date).toBe(true)
 	expect(figures.count).toBe(observations.filter(({ from, to }) => from === to).length)
 	expect(figures.error.learnt).toBeLessThan(figures.error.stated)
 })
@@ -159,8 +165,178 @@ describe('plans', () => {
 		await post({ intent: 'plan-stated' })
 		expect((await current()).isOutdated).toBe(true)
 		const back = (await findMemberById(who.userId))!.studio
-		expect(back.learntMinutes).toBeNull()
+		expect(back.learnt).toBeNull()
 		await planAnew(back, await getCourse(back.id, courseId), (await current()).planId)
 		expect(await minutesOf()).toBe(before)
 	})
+})
+
+describe('a correction', () => {
+	test('counts in place of what was observed, which is kept and can come back', async () => {
+		await teach([60, 9], { type: 'closed' })
+		const before = await loadLog(studio)
+		const [first] = await listObservations(studio.id)
+		expect((await post({ intent: 'correct-minutes', id: first!.id, minutes: 25 })).status).toBe(200)
+		const corrected = await loadLog(studio)
+		expect(corrected.classes[0]!.occasions[0]).toMatchObject({ from: 25, to: 25, isCorrected: true })
+		expect(corrected.steps).not.toEqual(before.steps)
+		// Told anew, it stays corrected; what was observed is kept beside it.
+		await keepObservations(studio, { courseId, session: 1 })
+		expect(await loadLog(studio)).toEqual(corrected)
+		expect((await listObservations(studio.id))[0]?.original).toMatchObject({ observation: { from: 60, to: 60 } })
+		await post({ intent: 'correct-minutes', id: first!.id, minutes: 30 })
+		await post({ intent: 'as-observed', id: first!.id })
+		expect(await loadLog(studio)).toEqual(before)
+	})
+
+	test('of what makes no sense is refused beside its field, and so is another’s', async () => {
+		await teach([20], { type: 'closed' })
+		const rows = await listObservations(studio.id)
+		const [minutes, breakage] = rows
+		const problemsOf = async (body: object) => (await post(body)).refusal?.problems.map(({ path }) => path)
+		expect(await problemsOf({ intent: 'correct-minutes', id: minutes!.id, minutes: 0 })).toEqual(['minutes'])
+		expect(await problemsOf({ intent: 'correct-breakage', id: breakage!.id, made: 3, broken: 4 })).toEqual(['broken'])
+		expect(await problemsOf({ intent: 'correct-paste', id: breakage!.id, usedG: 40 })).toEqual(['intent'])
+		const stranger = await foundStudio(['calla-lily'])
+		expect((await post({ intent: 'correct-minutes', id: minutes!.id, minutes: 5 }, stranger)).status).toBe(404)
+		expect(await listObservations(studio.id)).toEqual(rows)
+	})
+})
+
+describe('a session told by hand', () => {
+	const params = () => ({ courseId: String(courseId), session: '1' })
+	const page = async () => (await told.loader(call(who, '/told', { params: params() }))) as ToldPage
+	const tell = (body: object, by = who) => answerOf(told.action(call(by, '/told', { body, params: params() })))
+	const nothing = { studentCount: 5, told: 'all', minutes: [], broken: [], left: [] }
+
+	test('is learnt from like one of the tablet, and shows what was told when it is opened again', async () => {
+		const { tasks, parts, pastes } = await page()
+		const body = {
+			...nothing,
+			minutes: [{ task: tasks[0]!.id, minutes: 33 }],
+			broken: [{ part: parts[0]!.name, pieces: 1 }],
+			left: [{ paste: pastes[0]!.paste, leftG: 20 }],
+		}
+		expect((await tell(body)).status).toBe(200)
+		const { classes, steps } = await loadLog(studio)
+		expect(classes).toHaveLength(1)
+		expect(classes[0]!.source).toBe('form')
+		expect(steps).toHaveLength(1)
+		const rows = await listObservations(studio.id)
+		expect(rows.find(({ kind }) => kind === 'minutes')!.observation).toMatchObject({
+			...{ from: 33, to: 33, studentCount: 5, doneCount: 5 },
+		})
+		expect(rows.find(({ kind }) => kind === 'paste')!.observation).toMatchObject({
+			...{ usedG: pastes[0]!.handedG - 20, reckonedG: pastes[0]!.reckonedG },
+		})
+		const again = await page()
+		expect(again).toMatchObject({ studentCount: 5, told: 'all' })
+		expect(again.tasks[0]!.real).toBe(33)
+		expect(again.pastes[0]!.leftG).toBe(20)
+		// What is told now takes the place of what was told before.
+		await tell({ ...nothing, minutes: [{ task: tasks[1]!.id, minutes: 12 }] })
+		const [own, ...others] = (await listObservations(studio.id)).filter(({ kind }) => kind === 'minutes')
+		expect(others).toEqual([])
+		expect(own!.observation).toMatchObject({ from: 12 })
+	})
+
+	test('that was taught on the tablet tells its paste alone', async () => {
+		await teach([20], { type: 'closed' })
+		const { isOnTablet, tasks, pastes } = await page()
+		expect(isOnTablet).toBe(true)
+		const left = [{ paste: pastes[0]!.paste, leftG: 5 }]
+		await tell({ ...nothing, minutes: [{ task: tasks[0]!.id, minutes: 99 }], left })
+		const rows = await listObservations(studio.id)
+		expect(rows.map(({ kind, source }) => `${kind} ${source}`).toSorted()).toEqual([
+			'breakage run',
+			'minutes run',
+			'paste form',
+		])
+		// And keeps it when the tablet's is told anew.
+		await keepObservations(studio, { courseId, session: 1 })
+		expect(await listObservations(studio.id)).toHaveLength(rows.length)
+	})
+
+	test('is refused beside its field, and of another studio altogether', async () => {
+		const { pastes, tasks } = await page()
+		const problems = async (body: object) => (await tell(body)).refusal?.problems.map(({ path }) => path)
+		const left = [{ paste: pastes[0]!.paste, leftG: 9_999 }]
+		expect(await problems({ ...nothing, left })).toEqual(['left[0].leftG'])
+		expect(await problems({ ...nothing, studentCount: 0 })).toEqual(['studentCount'])
+		expect(await problems({ ...nothing, minutes: [{ task: tasks[0]!.id, minutes: 'long' }] })).toEqual([
+			'minutes[0].minutes',
+		])
+		expect((await tell(nothing, await foundStudio(['calla-lily']))).status).toBe(404)
+		expect(await listObservations(studio.id)).toEqual([])
+	})
+})
+
+describe('files', () => {
+	const csvOf = async (by: TestStudio) => {
+		const answer = await files.loader(call(by, '/log/files/log.csv', { params: { file: 'log.csv' } }))
+		return (answer as Response).text()
+	}
+
+	test('go out of one studio and into another, each line once', async () => {
+		await teach([20, 9], { type: 'closed' })
+		const csv = await csvOf(who)
+		const many = (await listObservations(studio.id)).length
+		expect(many).toBeGreaterThan(2)
+		const other = await foundStudio(['calla-lily'])
+		const there = contextOf(other).get(memberContext).studio
+		expect(await log.action(call(other, '/log', { body: { intent: 'import', text: csv } }))).toMatchObject({
+			told: `${many} lines taken.`,
+		})
+		const own = (rows: Awaited<ReturnType<typeof listObservations>>) => rows.map(({ observation }) => observation)
+		expect(own(await listObservations(there.id))).toEqual(own(await listObservations(studio.id)))
+		expect(await log.action(call(other, '/log', { body: { intent: 'import', text: csv } }))).toMatchObject({
+			told: `0 lines taken, ${many} were there already.`,
+		})
+	})
+
+	test('with a line that makes no sense are refused whole', async () => {
+		const text = 'class,date,level,name,stated,students,from,to\r\nA,2026-01-01,beginners,cut,10,8,9,9\r\nA,soon'
+		const { status, refusal } = await post({ intent: 'import', text })
+		expect(status).toBe(400)
+		expect(refusal!.problems[0]!.message).toMatch(/^Line 3: /)
+		expect(await listObservations(studio.id)).toEqual([])
+	})
+})
+
+test('a step and its technique are told with what was foretold in each class; what nobody has taught is not found', async () => {
+	const { observations } = makeLearningStudio(4, 5)
+	const named = observations.map((observation) => {
+		return {
+			kind: 'minutes' as const,
+			className: observation.classId,
+			stepName: `step ${observation.step}`,
+			observation,
+		}
+	})
+	await addObservations(studio.id, { source: 'example', observations: named })
+	const [first] = observations
+	const step = await loadBelief(studio, { kind: 'step', key: first!.step })
+	expect(step.occasions).toHaveLength(5)
+	expect(step.technique!.key).toBe(first!.technique)
+	// The more classes, the narrower what is foretold.
+	const width = ({ ninety: [from, to] }: (typeof step.occasions)[number]) => Math.log(to / from)
+	expect(width(step.occasions[4]!)).toBeLessThan(width(step.occasions[0]!))
+	const technique = await loadBelief(studio, { kind: 'technique', key: first!.technique! })
+	expect(technique.steps.map(({ key }) => key)).toContain(first!.step)
+	await expect(loadBelief(studio, { kind: 'step', key: 'none' })).rejects.toThrow('Nothing is known')
+})
+
+test('what would change is foretold of coming courses, and nothing of it is kept', async () => {
+	vi.stubEnv('CALYCINE_TODAY', '2026-01-10')
+	await teach([90, 60, 45], { type: 'closed' })
+	const before = await readPlan(studio, await getCourse(studio.id, courseId))
+	const [change, ...others] = await foreseeChanges(studio)
+	vi.unstubAllEnvs()
+	expect(others).toEqual([])
+	expect(change).toMatchObject({ courseId, name: 'Calla lily taster' })
+	const [now, then] = change!.shortfall
+	expect(now).toBe(0)
+	// Steps that take three times as long: it does not fit, or asks for more.
+	expect(then > 0 || change!.work![1] > change!.work![0]).toBe(true)
+	expect((await readPlan(studio, await getCourse(studio.id, courseId))).planId).toBe(before.planId)
 })

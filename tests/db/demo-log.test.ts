@@ -3,7 +3,8 @@ import { expect, test } from 'vitest'
 import { backtestMinutes } from '../../core/learn/backtest'
 import { MinutesBelief } from '../../core/learn/minutes-belief'
 import { STEP_SD, TECHNIQUE_SD } from '../../core/vocabulary/spreads'
-import { playPastClasses, truthOf } from '../../db/demo-log'
+import { playPastClasses } from '../../db/demo-log'
+import { truthOf } from '../../db/demo-truth'
 import { packDemo } from '../support/demo-kit'
 
 const COURSES = [
@@ -16,7 +17,7 @@ const year = COURSES.flatMap((name, seed) => {
 	const { course, designs, compiled, plan } = packDemo(name)
 	return playPastClasses({ course, designs, compiled, plan }, { today: '2026-03-02', seed })
 })
-const observations = year.map(({ observation }) => observation)
+const observations = year.flatMap((own) => (own.kind === 'minutes' ? [own.observation] : []))
 
 test('lies in the year before, each occasion once, some cut off by the close', () => {
 	expect(new Set(observations.map(({ id }) => id)).size).toBe(observations.length)

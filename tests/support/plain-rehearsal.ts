@@ -110,13 +110,11 @@ export function playPlainly(script: Script, terms: RehearsalTerms, classNumber: 
 
 	function factorOf({ n }: Student, item: WorkItem): number {
 		const technique = item.technique === undefined ? undefined : numberOf(item.technique)
-		const ofClass = luck.classFactor() * luck.taskFactor(numberOf(script.tasks[item.task]!.id))
+		const ofClass = luck.classFactor() * luck.taskFactor(numberOf(script.tasks[item.task]!.id), item.doubt)
 		const ofStudent = script.levels[n]! * luck.studentFactor(n) * share[n]!
-		return (
-			ofClass *
-			ofStudent *
-			(technique === undefined ? 1 : luck.techniqueFactor(technique) * luck.studentTechniqueFactor(n, technique))
-		)
+		if (technique === undefined) return ofClass * ofStudent
+		const ofTechnique = item.doubt === undefined ? luck.techniqueFactor(technique) : 1
+		return ofClass * ofStudent * ofTechnique * luck.studentTechniqueFactor(n, technique)
 	}
 
 	function* workOn(student: Student, item: WorkItem): Generator<Request, void> {

@@ -47,6 +47,8 @@ export function pasteSourceWords(source: PasteSource, system: UnitSystem): strin
 			return `rolled ${source.thicknessMm} mm in ${count(source.sheetCount, 'sheet')}: edges and kneading, ${mass}${marble}`
 		case 'mixture':
 			return `let down in mixtures: ${mass}${marble}`
+		case 'learnt':
+			return `past classes used ${source.mg < 0 ? 'less' : 'more'} than is reckoned: ${source.mg < 0 ? '−' : ''}${amountWords(Math.abs(source.mg), 'mg', system)}${marble}`
 	}
 }
 

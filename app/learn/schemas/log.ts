@@ -1,14 +1,38 @@
-import { object, string } from 'yup'
+import { number, object, ref, string } from 'yup'
 import { rowId } from '../../shared/schemas/row-version'
 
-/** What the log does with an observation, by intent. */
+const MINUTES = 'Minutes from 0.5 to 2000'
+const PIECES = 'A whole number of pieces'
+const GRAMS = 'Grams from 1 to 100 000'
+
+const id = () => rowId().required()
+const pieces = () => number().typeError(PIECES).required(PIECES).integer(PIECES).min(0, PIECES).max(100_000, PIECES)
+
+/** What the log does, by intent. */
 export const logActions = {
 	'leave-out': object({
-		id: rowId().required(),
+		id: id(),
 		reason: string().trim().required('Say why, so that you know it in a year').max(200, 'At most 200 characters'),
 	}).noUnknown(),
+	'take-in': object({ id: id() }).noUnknown(),
+	'correct-minutes': object({
+		id: id(),
+		minutes: number().typeError(MINUTES).required(MINUTES).min(0.5, MINUTES).max(2000, MINUTES),
+	}).noUnknown(),
+	'correct-breakage': object({
+		id: id(),
+		made: pieces().min(1, PIECES),
+		broken: pieces().max(ref('made'), 'More broke than were made'),
+	}).noUnknown(),
+	'correct-paste': object({
+		id: id(),
+		usedG: number().typeError(GRAMS).required(GRAMS).min(1, GRAMS).max(100_000, GRAMS),
+	}).noUnknown(),
+	/** What was observed counts again. */
+	'as-observed': object({ id: id() }).noUnknown(),
 	/** Plans go by what is learnt now, or by what the designs state. */
 	'plan-with': object({}).noUnknown(),
 	'plan-stated': object({}).noUnknown(),
-	'take-in': object({ id: rowId().required() }).noUnknown(),
+	/** A file of classes (CSV). */
+	import: object({ text: string().required('The file is empty').max(4_000_000, 'At most 4 MB at once') }).noUnknown(),
 }

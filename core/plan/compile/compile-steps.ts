@@ -1,11 +1,12 @@
 /** Steps of a design as tasks: pieces with the group's spares, minutes at its pace, grouped into batches. */
 import { present } from '../../present'
 import type { Course } from '../../course/course'
-import { groupBreakage, INSTRUCTOR_FACTOR, paceFactor } from '../../course/pace'
+import { INSTRUCTOR_FACTOR, paceFactor } from '../../course/pace'
 import type { Teaching } from '../../design/design'
 import { countPieces, workedPieces } from '../../design/piece-counts'
 import type { ResolvedDesign, ResolvedPart, ResolvedStep } from '../../design/resolve-design'
 import { countOfStep, kindsOfStep, minutesOfStep } from '../../design/step-work'
+import { piecesOfGroup } from '../../learn/pieces-to-make'
 import { sharedMinutesPerPiece, type OwnedTools } from '../../materials/sharing/tool-sharing'
 import { batchSizes, groupIntoBatches } from './batches'
 import type { DesignInCourse } from './compile-course'
@@ -101,8 +102,7 @@ interface StepMeasures {
 /** What a step of the design takes in this course. */
 function measureWork(course: Course, { design, flowersPerStudent }: DesignInCourse, owned: OwnedTools): StepMeasures {
 	const counts = countPieces(design, flowersPerStudent, {
-		confidence: course.spareConfidence,
-		breakageOf: (breakage) => groupBreakage(breakage, course.pace),
+		toMake: piecesOfGroup(course.pace, course.spareConfidence),
 		studentCount: course.studentCount,
 	})
 	const pace = paceFactor(course.pace, course.planFor)

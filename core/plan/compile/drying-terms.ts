@@ -3,7 +3,7 @@ import type { Paste } from '../../vocabulary/paste'
 import type { DryingPath, Stay } from '../../drying/climate'
 import { FIRST_BELIEF, learn, type DryingObservation, type PaceBelief } from '../../drying/pace-belief'
 import { ORDINARY_PLACE, type Place } from '../../drying/place'
-import type { LearntMinutes } from '../../learn/learnt-minutes'
+import type { Learnt } from '../../learn/learnt'
 import type { OwnedTools } from '../../materials/sharing/tool-sharing'
 import type { GaugeStandard } from '../../materials/wire-gauge'
 import type { Course } from '../../course/course'
@@ -29,8 +29,8 @@ export interface DryingTerms {
 export interface PlanTerms extends DryingTerms {
 	/** Of each tool that the studio counts; absent: of all tools enough. */
 	ownedTools?: OwnedTools
-	/** Factors on stated minutes, learnt from past classes; absent: it plans with what its designs state. */
-	learnt?: LearntMinutes
+	/** From past classes; absent: it plans with what its designs state. */
+	learnt?: Learnt
 	/** What the studio minds in a plan; absent: as usual. */
 	strain?: StrainTerms
 }

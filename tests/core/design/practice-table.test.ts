@@ -14,6 +14,7 @@ import { reviewDesign } from '../../../core/design/review/review-design'
 import { cutWires } from '../../../core/materials/cutting-plan'
 import { countPieces } from '../../../core/design/piece-counts'
 import { piecesToMake } from '../../../core/materials/spares'
+import { piecesOfGroup } from '../../../core/learn/pieces-to-make'
 import { readDesign } from '../../../exchange/read-document'
 import { demoCourse } from '../../support/demo-designs'
 import { makeDesign, makePart, makeStep } from '../../support/make-design'
@@ -469,7 +470,7 @@ describe('counts, lengths and order', () => {
 	test('loops: two colours alternate in every layer, 24 are made with their spares', () => {
 		const design = DESIGNS['loops for a cake top'] ?? makeDesign({ parts: [], steps: [] })
 		expect(reviewDesign(design, {}, 'swg').filter(({ id }) => id.startsWith('uneven'))).toEqual([])
-		const counts = countPieces(resolveDesign(design, {}), 1, { confidence: 0.9, breakageOf: (p) => p })
+		const counts = countPieces(resolveDesign(design, {}), 1, { toMake: piecesOfGroup('practised', 0.9) })
 		expect(counts.map(({ part: { colour }, made }) => [colour, made])).toEqual([
 			['red', 12],
 			['ivory', 12],

@@ -49,7 +49,7 @@ describe('breakage', () => {
 	test('asks for the fewest spares that suffice, and for more the surer one wants to be', () => {
 		fc.assert(
 			fc.property(
-				fc.double({ min: 0.01, max: 0.3, noNaN: true }),
+				fc.double({ min: 0.01, max: 0.15, noNaN: true }),
 				fc.integer({ min: 1, max: 80 }),
 				fc.double({ min: 0.5, max: 0.99, noNaN: true }),
 				(stated, pieces, confidence) => {
@@ -63,6 +63,11 @@ describe('breakage', () => {
 				},
 			),
 		)
+	})
+
+	test('asks for ten times as many at most where so many break that none are enough', () => {
+		const belief = learnBreakage(0.5, [{ level: 'practised', made: 40, broken: 38 }])
+		expect(sparesFor(belief, { pieces: 4, level: 'children', stated: 0.5 }, 0.99)).toBe(50)
 	})
 
 	test('of more than were made is refused', () => {

@@ -1,7 +1,8 @@
 /** What was learnt, in plans and rehearsals: each step takes its own minutes, and nothing changes where nothing is learnt. */
 import { describe, expect, test } from 'vitest'
 import { levelFactor } from '../../../core/course/pace'
-import { learnMinutes, type LearntMinutes } from '../../../core/learn/learnt-minutes'
+import type { Learnt } from '../../../core/learn/learnt'
+import { learnMinutes } from '../../../core/learn/learnt-minutes'
 import { MinutesBelief } from '../../../core/learn/minutes-belief'
 import { compileCourse } from '../../../core/plan/compile/compile-course'
 import { planCourse, resolveCourse } from '../../../core/plan/plan-course'
@@ -13,10 +14,10 @@ import { makeLearningStudio } from '../../support/learning-studio'
 
 const course = demoCourse('Calla lily taster')
 const documents = course.designs.map(({ designId }) => demoDesign(designId))
-const NOTHING: LearntMinutes = { since: '2026-03-02', levels: {}, techniques: {}, steps: {} }
+const NOTHING: Learnt = { since: '2026-03-02', levels: {}, techniques: {}, steps: {} }
 
 /** Minutes of each task. */
-function minutesWith(learnt?: LearntMinutes): Map<string, number> {
+function minutesWith(learnt?: Learnt): Map<string, number> {
 	const terms = { ...ORDINARY_TERMS, ...(learnt && { learnt }) }
 	const { instance } = compileCourse(course, resolveCourse(course, documents, terms), terms)
 	return new Map(instance.tasks.map((task) => [task.id, minutesOfTask(task)]))
@@ -60,12 +61,12 @@ describe('a plan', () => {
 	})
 
 	test('is rehearsed with the same minutes', () => {
-		const scriptWith = (learnt: LearntMinutes) => {
+		const scriptWith = (learnt: Learnt) => {
 			const terms = { ...ORDINARY_TERMS, learnt }
 			const { compiled, plan } = planCourse(course, documents, terms)
 			return writeScript({ course, designs: resolveCourse(course, documents, terms), compiled, plan: plan! })
 		}
-		const workOf = (learnt: LearntMinutes) => {
+		const workOf = (learnt: Learnt) => {
 			const { items } = scriptWith(learnt)
 			return items.reduce(
 				(sum, { fixedMinutes, stretches }) =>
@@ -79,7 +80,7 @@ describe('a plan', () => {
 
 test('what is taken over is what is believed, the level against what it is usually taken for', () => {
 	const { observations } = makeLearningStudio(5, 6)
-	const learnt = learnMinutes(observations, '2026-03-02')
+	const learnt = learnMinutes(observations)
 	const belief = new MinutesBelief(observations)
 	const [own] = observations
 	expect(learnt.steps[own!.step]).toBeCloseTo(Math.exp(belief.stepFactor(own!).mean), 3)
@@ -89,13 +90,13 @@ test('what is taken over is what is believed, the level against what it is usual
 		2,
 	)
 	// The same, whatever came first: plans are compared by it.
-	expect(JSON.stringify(learnMinutes(observations.toReversed(), '2026-03-02'))).toBe(JSON.stringify(learnt))
+	expect(JSON.stringify(learnMinutes(observations.toReversed()))).toBe(JSON.stringify(learnt))
 })
 
 test('what is done together with a step, and was never taught by itself, takes as much longer as the two', () => {
 	const { observations } = makeLearningStudio(5, 6)
 	const together = observations.map((own) => (own.step === '3' ? { ...own, alsoSteps: ['another', '4'] } : own))
-	const learnt = learnMinutes(together, '2026-03-02')
+	const learnt = learnMinutes(together)
 	expect(learnt.steps['another']).toBe(learnt.steps['3'])
-	expect(learnt.steps['4']).toBe(learnMinutes(observations, '2026-03-02').steps['4'])
+	expect(learnt.steps['4']).toBe(learnMinutes(observations).steps['4'])
 })

@@ -33,6 +33,7 @@ const item = fc.record({
 	fixedMinutes: fc.constantFrom(0, 0, 1.5),
 	isHalved: fc.boolean(),
 	technique: fc.constantFrom(undefined, 'rolling', 'veining'),
+	doubt: fc.constantFrom(undefined, 0.05, 0.4),
 	show: fc.boolean(),
 	waitsFor: fc.option(fc.nat(TASKS - 1), { nil: undefined }),
 	isPiecewise: fc.boolean(),
@@ -82,6 +83,7 @@ const scripts = fc
 					})),
 					isHalved: own.isHalved,
 					...(own.technique && { technique: own.technique }),
+					...(own.doubt !== undefined && { doubt: own.doubt }),
 					shows: own.show ? [shown.indexOf(i)] : [],
 					waits:
 						isReal && own.waitsFor !== undefined

@@ -1,7 +1,7 @@
 /** What a taught session says of its steps: real minutes, without breaks and pauses, and only as exactly as it was pressed. */
 import { describe, expect, test } from 'vitest'
 import { paceFactor } from '../../../core/course/pace'
-import { withLearntMinutes } from '../../../core/learn/learnt-minutes'
+import { withLearnt } from '../../../core/learn/learnt'
 import type { TaskSource } from '../../../core/plan/compile/compiled-course'
 import { foldRun } from '../../../core/run/fold-run'
 import { observeRun } from '../../../core/run/observe-run'
@@ -88,9 +88,19 @@ test('what broke is told of the pieces that were made', () => {
 	if (source?.type !== 'step') throw new Error('not a step')
 	const broken = { type: 'broken', kind: source.partName, count: 2 } as const
 	const { breakage } = observe([20, broken], [31, entry(first!.id)], [31, { type: 'closed' }])
-	expect(breakage).toEqual([
-		{ part: source.partName, level: course.pace, made: course.studentCount * source.pieceCount, broken: 2 },
+	const { steps, parts } = designs.find(({ design }) => design.id === source.designId)!.design
+	// As far as it is spread over the steps that are done to each.
+	const stepCount = steps.filter(({ part }) => part === source.partId).length
+	expect(breakage).toMatchObject([
+		{
+			...{ part: `${source.designId}/${source.partId}`, partName: source.partName, level: course.pace, broken: 2 },
+			stated: parts.find(({ of }) => of === source.partId)!.breakage,
+		},
 	])
+	expect(breakage[0]!.made).toBeCloseTo(
+		(course.studentCount * source.pieceCount * (1 + (source.alsoSteps?.length ?? 0))) / stepCount,
+		9,
+	)
 })
 
 test('of a class that nobody came to nothing is learnt', () => {
@@ -118,7 +128,7 @@ test('steps that are done together count each by its own factor', () => {
 	const source = { ...(first!.source as Extract<TaskSource, { type: 'step' }>), stepId: one!.id, alsoSteps: [two!.id] }
 	const designId = designs[0]!.design.id
 	const learnt = { since: '2026-03-01', levels: {}, techniques: {}, steps: { [`${designId}/${two!.id}`]: 2 } }
-	const planned = designs.map((own) => ({ ...own, design: withLearntMinutes(own.design, learnt, course.pace) }))
+	const planned = designs.map((own) => ({ ...own, design: withLearnt(own.design, learnt, course.pace) }))
 	const plan = { ...PLAN, entries: [{ ...first!, source: { ...source, designId } }, ...PLAN.entries.slice(1)] }
 	const writer = new EventWriter({ runId: 'run', device: 'tablet' }, [], () => crypto.randomUUID())
 	const events = [writer.write({ type: 'opened' }, at(0)), writer.write(entry(first!.id), at(31))]

@@ -1,7 +1,8 @@
 import { useId } from 'react'
+import { Link } from 'react-router'
 import { Disclosure } from '../../../shared/native/disclosure'
 import { count } from '../../../shared/words/times'
-import type { BelievedName } from '../../load-log.server'
+import type { BelievedName } from '../../believed-names'
 import { factorWords } from '../../words/log'
 
 /** As many as are read at a glance. */
@@ -12,11 +13,15 @@ const WIDEST = Math.log(2)
 interface BelievedListProps {
 	title: string
 	about: string
+	/** In the middle of the scale. */
+	middle?: string
+	/** Of the address at which each is looked at; absent: none is. */
+	kind?: 'technique' | 'step'
 	list: readonly BelievedName[]
 }
 
 /** How much longer or shorter than stated, each as a bar of its doubt. */
-export function BelievedList({ title, about, list }: BelievedListProps) {
+export function BelievedList({ title, about, middle = 'as stated', kind, list }: BelievedListProps) {
 	const id = useId()
 	const rest = list.slice(SHOWN)
 	return (
@@ -27,25 +32,29 @@ export function BelievedList({ title, about, list }: BelievedListProps) {
 			</div>
 			<div className="log-scale soft small" aria-hidden="true">
 				<span>half as long</span>
-				<span>as stated</span>
+				<span>{middle}</span>
 				<span>twice</span>
 			</div>
-			<Rows list={list.slice(0, SHOWN)} />
+			<Rows list={list.slice(0, SHOWN)} kind={kind} />
 			{rest.length > 0 && (
 				<Disclosure head={`${rest.length} more`}>
-					<Rows list={rest} />
+					<Rows list={rest} kind={kind} />
 				</Disclosure>
 			)}
 		</section>
 	)
 }
 
-function Rows({ list }: Pick<BelievedListProps, 'list'>) {
+function Rows({ list, kind }: { list: BelievedListProps['list']; kind: BelievedListProps['kind'] }) {
 	return (
 		<ul className="log-rows">
 			{list.map((own) => (
 				<li key={own.key}>
-					<span>{own.name}</span>
+					{kind ? (
+						<Link to={`/log/belief?${kind}=${encodeURIComponent(own.key)}`}>{own.name}</Link>
+					) : (
+						<span>{own.name}</span>
+					)}
 					<FactorBar {...own.factor} />
 					<span className="log-factor">{factorWords(own)}</span>
 					<span className="soft small">{count(own.classes, 'class', 'classes')}</span>

@@ -1,8 +1,10 @@
 import { Button } from 'antd'
-import { Form } from 'react-router'
+import { Form, Link, useFetcher } from 'react-router'
 import { longDay } from '../../../shared/words/times'
+import type { ForeseenChange } from '../../foresee-changes.server'
+import { changeWords } from '../../words/changes'
 
-/** Whether plans go by what was learnt: by a press, and no plan changes by itself. */
+/** Whether plans go by what was learnt: by a press, and no plan changes by itself; and what would become of each. */
 export function PlansSheet({ since }: { since: string | undefined }) {
 	return (
 		<section className="sheet stack" aria-labelledby="log-plans">
@@ -13,7 +15,7 @@ export function PlansSheet({ since }: { since: string | undefined }) {
 					: `Plans go by what was learnt until ${longDay(since)}.`}{' '}
 				<span className="soft">
 					With another choice the plans of coming courses are outdated and say so; each is planned anew by a press of
-					its own.
+					its own. Kits take the spares and the paste of their plan.
 				</span>
 			</p>
 			<Form method="post" className="row">
@@ -26,6 +28,34 @@ export function PlansSheet({ since }: { since: string | undefined }) {
 					</Button>
 				)}
 			</Form>
+			<Changes />
 		</section>
+	)
+}
+
+/** What coming courses would become, planned with what is learnt by now; nothing is kept of it. */
+function Changes() {
+	const { load, state, data } = useFetcher<{ changes: ForeseenChange[] }>()
+	return (
+		<>
+			<div className="row">
+				<Button loading={state !== 'idle'} onClick={() => void load('/log/changes')}>
+					What would it change?
+				</Button>
+				<span className="soft small">Coming courses are planned for a look; nothing is kept of it.</span>
+			</div>
+			<div role="status">
+				{data && data.changes.length === 0 && <p>No course is to come.</p>}
+				{data && data.changes.length > 0 && (
+					<ul className="log-advice">
+						{data.changes.map((own) => (
+							<li key={own.courseId}>
+								<Link to={`/courses/${own.courseId}/plan`}>{own.name}</Link> {changeWords(own)}
+							</li>
+						))}
+					</ul>
+				)}
+			</div>
+		</>
 	)
 }

@@ -1,21 +1,27 @@
 /** What past classes have taught: beliefs with their doubt, whether they are any good, and each class as it was. */
+import { DownloadOutlined } from '@ant-design/icons'
+import { Button } from 'antd'
 import { lazy, Suspense } from 'react'
-import { setLearntMinutes } from '../../../../db/repositories/accounts.server'
-import { leaveOut } from '../../../../db/repositories/observations.server'
+import { useSubmit } from 'react-router'
 import { memberContext } from '../../../shared/http/contexts'
 import { readIntent } from '../../../shared/http/read-input.server'
 import { acting, loading } from '../../../shared/http/responses.server'
+import { CsvFile } from '../../../shared/components/csv-file'
 import { useHydrated } from '../../../shared/components/use-hydrated'
-import { loadLog, planWithLearnt } from '../../load-log.server'
+import type { RatioDot } from '../../components/ratio-chart'
+import { changeLog, type LogAnswer } from '../../change-log.server'
+import { loadLog, type LoggedClass } from '../../load-log.server'
 import { logActions } from '../../schemas/log'
 import { goodnessWords, thirdsWords } from '../../words/log'
 import type { Route } from './+types/route'
+import { AdviceList } from './advice-list'
 import { BelievedList } from './believed-list'
 import { ClassList } from './class-list'
+import { PartList } from './part-list'
 import { PlansSheet } from './plans-sheet'
-import './log.css'
+import '../../components/log.css'
 
-const LookingBack = lazy(() => import('./looking-back'))
+const RatioChart = lazy(() => import('../../components/ratio-chart'))
 
 export function meta() {
 	return [{ title: 'The log · Calycine' }]
@@ -25,67 +31,120 @@ export function loader({ context }: Route.LoaderArgs) {
 	return loading(() => loadLog(context.get(memberContext).studio))
 }
 
+/** A file of 4 MB in a field of a form. */
+const LARGEST_FILE = 4_600_000
+
 export function action({ request, context }: Route.ActionArgs) {
 	return acting(async () => {
-		const { studio } = context.get(memberContext)
-		const input = await readIntent(request, logActions)
-		switch (input.intent) {
-			case 'leave-out':
-				await leaveOut(studio.id, input.id, input.reason)
-				break
-			case 'take-in':
-				await leaveOut(studio.id, input.id, null)
-				break
-			case 'plan-with':
-				await planWithLearnt(studio)
-				break
-			case 'plan-stated':
-				await setLearntMinutes(studio.id, null)
-		}
-		return { done: true }
+		const action = await readIntent(request, logActions, { maxBytes: LARGEST_FILE })
+		return changeLog(context.get(memberContext).studio, action)
 	})
 }
 
-export default function LogPage({ loaderData }: Route.ComponentProps) {
-	const { techniques, steps, figures, thirds, classes, hasExamples } = loaderData
-	const isAlive = useHydrated()
+type Answer = LogAnswer & { message?: string; problems?: { path: string; message: string }[] }
+
+export default function LogPage({ loaderData, actionData }: Route.ComponentProps) {
+	const { techniques, steps, parts, pastes, figures, classes } = loaderData
 	return (
 		<>
 			<div className="page-head">
 				<h1>The log</h1>
+				<LogFiles />
 			</div>
 			<div className="stack">
-				<section className="sheet stack" aria-label="Is it any good?">
-					<p className="log-answer">{goodnessWords(figures)}</p>
-					{figures.count > 0 && <p className="soft">{thirdsWords(thirds)}</p>}
-					{classes.length === 0 && (
-						<p className="soft">
-							A session that is taught on the tablet and closed leaves its real minutes here; what is learnt from them
-							stands beside what the designs state.
-						</p>
-					)}
-					{hasExamples && (
-						<p className="soft small">
-							The classes of the past year are examples: made up, played from a hidden truth.
-						</p>
-					)}
-					{figures.count > 0 && (
-						<div className="log-chart">
-							{isAlive && (
-								<Suspense fallback={null}>
-									<LookingBack classes={classes} />
-								</Suspense>
-							)}
-						</div>
-					)}
-				</section>
+				<LogTold answer={(actionData ?? {}) as Answer} />
+				<Goodness {...loaderData} />
+				<AdviceList advice={loaderData.advice} />
 				{techniques.length > 0 && (
-					<BelievedList title="Techniques" about="against the minutes that are stated" list={techniques} />
+					<BelievedList
+						title="Techniques"
+						about="against the minutes that are stated"
+						kind="technique"
+						list={techniques}
+					/>
 				)}
-				{steps.length > 0 && <BelievedList title="Steps" about="the surest to differ first" list={steps} />}
+				{steps.length > 0 && <BelievedList title="Steps" about="the surest to differ first" kind="step" list={steps} />}
+				{parts.length > 0 && <PartList parts={parts} />}
+				{pastes.length > 0 && (
+					<BelievedList title="Paste" about="used against what is reckoned" middle="as reckoned" list={pastes} />
+				)}
 				{figures.count > 0 && <PlansSheet since={loaderData.plansSince} />}
 				{classes.length > 0 && <ClassList classes={classes} />}
 			</div>
 		</>
+	)
+}
+
+/** Is it any good? */
+function Goodness({ figures, thirds, classes, hasExamples }: Route.ComponentProps['loaderData']) {
+	const isAlive = useHydrated()
+	return (
+		<section className="sheet stack" aria-label="Is it any good?">
+			<p className="log-answer">{goodnessWords(figures)}</p>
+			{figures.count > 0 && <p className="soft">{thirdsWords({ figures, thirds })}</p>}
+			{classes.length === 0 && (
+				<p className="soft">
+					A session that is taught on the tablet and closed leaves its real minutes here; one that is taught without it
+					is told by hand, from the course’s page “Teach”. What is learnt from them stands beside what the designs
+					state.
+				</p>
+			)}
+			{hasExamples && (
+				<p className="soft small">The classes of the past year are examples: made up, played from a hidden truth.</p>
+			)}
+			{figures.count > 0 && (
+				<div className="log-chart">
+					{isAlive && (
+						<Suspense fallback={null}>
+							<RatioChart
+								classes={classes.toReversed().map(toDots)}
+								across="evening after evening"
+								up="real against foretold; lines: nine in ten"
+							/>
+						</Suspense>
+					)}
+				</div>
+			)}
+		</section>
+	)
+}
+
+/** What is known to the minute, against what was foretold. */
+function toDots({ occasions }: LoggedClass): RatioDot[] {
+	return occasions.flatMap((own) => {
+		if (own.kind !== 'minutes' || own.predicted === undefined || !own.ninety) return []
+		const { from, to, predicted, ninety } = own
+		if (to === null || from !== to) return []
+		return [{ real: to / predicted, from: ninety[0] / predicted, to: ninety[1] / predicted }]
+	})
+}
+
+/** What was done; or why it was not. */
+function LogTold({ answer: { told, message, problems = [] } }: { answer: Answer }) {
+	return (
+		<>
+			{told && (
+				<p className="told" role="status">
+					{told}
+				</p>
+			)}
+			{message && (
+				<div className="alert" role="alert">
+					{problems.length === 0 ? message : problems.map((one) => <p key={one.message}>{one.message}</p>)}
+				</div>
+			)}
+		</>
+	)
+}
+
+function LogFiles() {
+	const submit = useSubmit()
+	return (
+		<div className="row push no-print">
+			<Button href="/log/files/log.csv" icon={<DownloadOutlined aria-hidden />}>
+				As a file (CSV)
+			</Button>
+			<CsvFile label="From a file…" onText={(text) => void submit({ intent: 'import', text }, { method: 'post' })} />
+		</div>
 	)
 }

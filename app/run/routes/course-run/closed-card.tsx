@@ -6,6 +6,7 @@ import type { RunPage } from '../../read-run.server'
 import { brokenWords, TOPIC_WORDS, tookWords, WAY_BACK_WORDS, wayBackWords } from '../../words/run'
 import { clock, duration } from '../../../shared/words/times'
 import { NotePhoto } from './note-photo'
+import { TwoBenches } from './two-benches'
 
 interface ClosedCardProps {
 	page: RunPage
@@ -19,6 +20,7 @@ export function ClosedCard({ page, run }: ClosedCardProps) {
 	return (
 		<section className="run-now run-closed" aria-label="What was">
 			<h2>This session is closed</h2>
+			<TwoBenches page={page} run={run} />
 			<ul className="run-log">
 				{state.entries.map((own) => {
 					const { id, startMin, endMin } = own.entry

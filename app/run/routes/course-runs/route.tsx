@@ -1,5 +1,6 @@
 /** The sessions of a course as they are taught: which to open, which is going on, which is over. */
 import { useState } from 'react'
+import { Link } from 'react-router'
 import { FileButton } from '../../../shared/components/file-button'
 import { LinkButton } from '../../../shared/components/link-button'
 import { memberContext } from '../../../shared/http/contexts'
@@ -86,6 +87,7 @@ export default function CourseRunsPage({ loaderData: { courseId, sessions } }: R
 							{PRESS[state]}
 						</LinkButton>
 						<LinkButton to={`/courses/${courseId}/run/${number}/wall`}>Wall</LinkButton>
+						{state !== 'going on' && <Link to={`/courses/${courseId}/told/${number}`}>Tell by hand</Link>}
 					</li>
 				))}
 			</ul>

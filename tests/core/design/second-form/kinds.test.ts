@@ -11,6 +11,7 @@ import { reviewDesign } from '../../../../core/design/review/review-design'
 import { countProblems } from '../../../../core/design/count-problems'
 import { validateDesign } from '../../../../core/design/validate-design'
 import { piecesToMake } from '../../../../core/materials/spares'
+import { piecesOfGroup } from '../../../../core/learn/pieces-to-make'
 import { makeDesign, makePart, makeStep } from '../../../support/make-design'
 import { packDesign } from '../../../support/pack-design'
 
@@ -22,7 +23,7 @@ const sizes: Part['sizes'] = [
 const gum = { paste: 'gum paste' as const }
 const countsOf = (design: ResolvedDesign, flowers = 1, terms = {}) =>
 	Object.fromEntries(
-		countPieces(design, flowers, { confidence: 0.9, breakageOf: (breakage) => breakage, ...terms }).map((count) => [
+		countPieces(design, flowers, { toMake: piecesOfGroup('practised', 0.9), ...terms }).map((count) => [
 			count.part.id,
 			count,
 		]),
