@@ -54,9 +54,10 @@ export function fingerprintOf(course: Course, designs: readonly Design[], terms:
 function usedTerms({ sessions, storeId, pace }: Course, designs: readonly Design[], terms: PlanTerms) {
 	const { confidence, standard, observations, zone } = terms
 	const rooms = sessions.map(({ roomId }) => roomOf(terms, roomId))
-	const places = [...new Set([...rooms, storeOf(terms, storeId)])].map(({ climate, movement }) => ({
+	const places = [...new Set([...rooms, storeOf(terms, storeId)])].map(({ climate, movement, pace }) => ({
 		climate,
 		movement,
+		...(pace !== undefined && { pace }),
 	}))
 	const pastes = new Set<string | undefined>(designs.flatMap(({ parts }) => parts.map(({ paste }) => paste)))
 	const log = Object.entries(observations).filter(([paste]) => pastes.has(paste))

@@ -8,9 +8,10 @@ import {
 	type DryingQuestion,
 	type DryingVerdict,
 } from '../../core/drying/answer-drying'
-import type { Air, Climate, DryingPath, Stay } from '../../core/drying/climate'
+import type { Air, DryingPath, Stay } from '../../core/drying/climate'
 import { airAt } from '../../core/drying/climate'
 import type { AirMovement } from '../../core/drying/air-film'
+import type { Place } from '../../core/drying/place'
 import { pieceOfPart } from '../../core/design/piece-of-part'
 import { takeOffFormer, turnOver } from '../../core/drying/what-helps'
 import { InputError } from '../../core/errors'
@@ -62,9 +63,9 @@ export function wantedHoursOf({ days, by, start }: Pick<DryingAddress, 'days' | 
 export function airOf(
 	address: DryingAddress,
 	{ places }: Pick<Known, 'places'>,
-): { climate: Climate; movement: AirMovement } {
+): Pick<Stay, 'climate' | 'movement' | 'pace'> {
 	const place = places.find(({ id }) => id === address.room)
-	if (place) return place
+	if (place) return stayIn(place)
 	const { temperature, humidity, air } = address
 	return { climate: { type: 'steady', temperatureC: temperature, humidity: humidity / 100 }, movement: air }
 }
@@ -77,12 +78,16 @@ export function airAtStart(address: DryingAddress, known: Pick<Known, 'places'>)
 }
 
 function listStays(address: DryingAddress, known: Known): Stay[] {
-	const { climate, movement } = airOf(address, known)
+	const here = airOf(address, known)
 	const next = address.moved === undefined ? undefined : known.places.find(({ id }) => id === address.then)
-	if (!next || address.moved === undefined) return [{ hours: Infinity, climate, movement }]
+	if (!next || address.moved === undefined) return [{ hours: Infinity, ...here }]
 	const minutes = (toMinutes(address.moved) - toMinutes(address.start) + MINUTES_PER_DAY) % MINUTES_PER_DAY
-	const rest: Stay = { hours: Infinity, climate: next.climate, movement: next.movement }
-	return minutes === 0 ? [rest] : [{ hours: minutes / 60, climate, movement }, rest]
+	const rest: Stay = { hours: Infinity, ...stayIn(next) }
+	return minutes === 0 ? [rest] : [{ hours: minutes / 60, ...here }, rest]
+}
+
+function stayIn({ climate, movement, pace }: Place): Pick<Stay, 'climate' | 'movement' | 'pace'> {
+	return { climate, movement, ...(pace !== undefined && { pace }) }
 }
 
 /** '18:30' in minutes after midnight. */

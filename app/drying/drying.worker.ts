@@ -33,10 +33,13 @@ const worker = {
 	async map(address: DryingAddress, known: Known, onProgress: (share: number) => void): Promise<MapRow[] | undefined> {
 		const own = ++newestMap
 		const { piece, stage } = toQuestion(address, known)
-		const { movement } = airOf(address, known)
+		const { movement, pace = 1 } = airOf(address, known)
 		const belief = beliefOf(known, address.paste)
 		const sized = sizeOf(piece)
-		if (!sized) return [...mapHours(solvedHours(piece, movement, stage, { belief, confidence: CONFIDENCE }))]
+		if (!sized) {
+			const here = { ...piece, paceFactor: pace * (piece.paceFactor ?? 1) }
+			return [...mapHours(solvedHours(here, movement, stage, { belief, confidence: CONFIDENCE }))]
+		}
 		const key = JSON.stringify([piece.paste, piece.paceFactor, { ...piece.body, [sized.field]: 0 }, movement])
 		const table = tables.get(key) ?? createDryingTable(sized.pieceOf, movement, sized.range)
 		if (!tables.has(key)) {
@@ -48,7 +51,7 @@ const worker = {
 			}
 			tables.set(key, table)
 		}
-		const times = timesModel(belief, CONFIDENCE)
+		const times = timesModel(belief, CONFIDENCE) / pace
 		return [
 			...mapHours((air) => {
 				const hours = table.hours(stage, sized.size, air)

@@ -2,7 +2,7 @@
 import { pieceOfPart } from '../../core/design/piece-of-part'
 import { findWhatHelps } from '../../core/drying/what-helps'
 import type { DesignInCourse } from '../../core/plan/compile/compile-course'
-import { beliefOf, storeOf } from '../../core/plan/compile/drying-terms'
+import { beliefOf, storeOf, toDryingPath } from '../../core/plan/compile/drying-terms'
 import type { CoursePlan } from '../../core/plan/plan-course'
 import { findSoftening } from '../../core/plan/tell/find-softening'
 import { listHopeless, type HopelessWait } from '../../core/plan/tell/doubtful-waits'
@@ -55,11 +55,9 @@ function whatHelps(
 	const found = findPart({ compiled }, designs, wait.fromTaskId)
 	const piece = found && pieceOfPart(found.part, found.parts, terms.standard)
 	if (!piece || !wait.stage) return []
-	const { climate, movement } = storeOf(terms, course.storeId)
-	const path = {
-		startMinuteOfDay: present(course.sessions[0], 'the first session').startMin,
-		stays: [{ hours: Infinity, climate, movement }],
-	}
+	const store = storeOf(terms, course.storeId)
+	const { date, startMin: minuteOfDay } = present(course.sessions[0], 'the first session')
+	const path = toDryingPath([{ place: store, hours: Infinity }], { date, minuteOfDay })
 	const { rungs } = findWhatHelps(piece, path, wait.stage, beliefOf(terms, found.part.paste))
 	return rungs
 		.filter(({ plan }) => plan !== undefined)

@@ -1,11 +1,15 @@
 /** What a session that is over says of its steps, kept for learning; of one that is open again it is taken back. */
 import type { SeenInClass } from '../../core/learn/seen'
-import { foldRun } from '../../core/run/fold-run'
+import { foldRun, type RunState } from '../../core/run/fold-run'
 import { observeRun, type RunObservations, type TaughtCourse } from '../../core/run/observe-run'
+import { observeTrays } from '../../core/run/observe-trays'
+import type { RoomReading } from '../../core/run/tray-air'
+import { minuteOfDayAt } from '../../core/time/zone'
 import type { RunEvent } from '../../core/run/run-event'
 import { taskOfEntry } from '../../core/run/run-plan'
 import type { Studio } from '../../db/repositories/accounts.server'
 import { getCourse, type StoredCourse } from '../../db/repositories/courses.server'
+import { keepTrayNotes } from '../../db/repositories/drying-notes.server'
 import { keepSessionObservations } from '../../db/repositories/observations.server'
 import { readRunEvents, type RunKey } from '../../db/repositories/runs.server'
 import { nameOfTask } from '../plan/words/tasks'
@@ -25,7 +29,8 @@ export async function keepObservations(studio: Studio, { courseId, session }: Ru
 	const taught = await readTaught(studio, course, session)
 	if (!taught) return
 	const state = foldRun(taught.plan, taught.events, Date.now())
-	const seen = state.closed === undefined ? undefined : observeRun(state, taughtCourse(course, taught))
+	const isOver = state.closed !== undefined
+	const seen = isOver ? observeRun(state, taughtCourse(course, taught)) : undefined
 	await keepSessionObservations(
 		studio.id,
 		{ courseId, session },
@@ -35,11 +40,27 @@ export async function keepObservations(studio: Studio, { courseId, session }: Ru
 			observations: seen ? nameSeen(seen, { course, session, taught }) : [],
 		},
 	)
+	const trays = isOver ? observeTrays(state, { ...taught, course }, readingOf(state, studio.timeZone)) : []
+	await keepTrayNotes(
+		studio.id,
+		{ courseId, session },
+		trays.map(({ batch, ...tray }) => {
+			const task = taught.compiled.tasks[batch.slice(0, batch.lastIndexOf('@'))]
+			return { ...tray, what: `${nameOfTask(task)}, ${course.name}`.slice(0, 160) }
+		}),
+	)
+}
+
+/** Of the room's air, the last that was read in class. */
+function readingOf({ reading }: RunState, timeZone: string): RoomReading | undefined {
+	if (!reading) return undefined
+	const { when, temperatureC, humidity } = reading
+	return { temperatureC, humidity, minuteOfDay: minuteOfDayAt(when, timeZone) }
 }
 
 /** As observing takes it. */
-export function taughtCourse(course: StoredCourse, { designs, learnt }: TaughtSession): TaughtCourse {
-	return { classId: `course ${course.id}`, course, designs, learnt }
+export function taughtCourse(course: StoredCourse, { designs, terms }: TaughtSession): TaughtCourse {
+	return { classId: `course ${course.id}`, course, designs, learnt: terms.learnt }
 }
 
 /** What was observed, with the names that the log shows. */

@@ -4,8 +4,7 @@ import type { Climate } from '../../core/drying/climate'
 import type { ResolvedDesign, ResolvedStep } from '../../core/design/resolve-design'
 import { NotFoundError } from '../../core/errors'
 import type { TaskSource } from '../../core/plan/compile/compiled-course'
-import type { Learnt } from '../../core/learn/learnt'
-import { roomOf } from '../../core/plan/compile/drying-terms'
+import { roomOf, type PlanTerms } from '../../core/plan/compile/drying-terms'
 import { resolveCourse } from '../../core/plan/plan-course'
 import { resolvePins } from '../../core/plan/pins/course-pins'
 import { ownedToolsOf } from '../../core/kit/stock'
@@ -138,8 +137,9 @@ export interface TaughtSession {
 	plan: RunPlan
 	events: KnownEvents['events']
 	designs: CurrentKit['designs']
+	compiled: CurrentKit['coursePlan']['compiled']
 	/** That the plan was made with. */
-	learnt: Learnt | undefined
+	terms: PlanTerms
 }
 
 /** @returns undefined: the course has no plan */
@@ -151,8 +151,8 @@ export async function readTaught(
 	const { current, known, told } = await readAsOpened(studio, course, session)
 	if (!told) return undefined
 	const { designs, coursePlan } = current
-	const { learnt } = coursePlan.terms
-	return { plan: toRunPlan(told.story, session - 1), events: known.events, designs, learnt }
+	const { compiled, terms } = coursePlan
+	return { plan: toRunPlan(told.story, session - 1), events: known.events, designs, compiled, terms }
 }
 
 async function readAsOpened(studio: Studio, course: StoredCourse, session: number) {

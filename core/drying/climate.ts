@@ -26,6 +26,8 @@ export interface Stay {
 	movement: AirMovement
 	/** Absent: as the piece lay before, at first as its body says. */
 	faces?: Faces
+	/** So many times as fast as its air says, as the place was found to be; absent: 1. */
+	pace?: number
 }
 
 /** Where a piece goes from the moment it was made. */

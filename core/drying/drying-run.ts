@@ -185,14 +185,15 @@ function takeStep(
 /** What holds in a stay at a time; made once where the climate is steady. */
 function conditionsOf({ piece, startMinute, rate }: Walk, stay: LaidStay): (sec: number) => Conditions {
 	const film = { ...toFilm(piece.body), solidsDensity: piece.paste.solidsDensity }
+	const here = rate * (stay.pace ?? 1)
 	const make = (sec: number): Conditions => {
 		const { temperatureC, humidity } = airAt(stay.climate, startMinute + sec / 60)
-		const coefficient = rate * surfaceCoefficient(temperatureC, stay.movement, film)
+		const coefficient = here * surfaceCoefficient(temperatureC, stay.movement, film)
 		const law = (share: number): SurfaceLaw | undefined => {
 			return coefficient * share > 0 ? filmLaw(piece.paste, coefficient * share, humidity) : undefined
 		}
 		return {
-			diffusivity: rate * diffusivityAt(piece.paste, temperatureC),
+			diffusivity: here * diffusivityAt(piece.paste, temperatureC),
 			inner: law(stay.faces.back),
 			outer: law(stay.faces.front),
 		}

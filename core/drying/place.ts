@@ -10,6 +10,8 @@ export interface Place {
 	name: string
 	climate: Climate
 	movement: AirMovement
+	/** So many times as fast as its air says, learnt from what was seen there; absent: 1. */
+	pace?: number
 }
 
 /** What is taken for a place that nobody has described. */

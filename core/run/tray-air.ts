@@ -32,7 +32,7 @@ export interface RoomReading extends Air {
 	minuteOfDay: number
 }
 
-interface PlannedCourse {
+export interface PlannedCourse {
 	course: Pick<Course, 'sessions' | 'storeId'>
 	designs: readonly DesignInCourse[]
 	compiled: CompiledCourse

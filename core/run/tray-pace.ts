@@ -94,18 +94,26 @@ export function trayTimes(
 	{ stage, p50Minutes, p90Minutes = p50Minutes, feels }: BatchWait,
 ): TrayTimes | undefined {
 	if (!laid || p50Minutes === undefined || p90Minutes === undefined) return undefined
-	const known = new Map(feels.map((feel) => [feel.stage, feel.p50Minutes]))
-	if (stage !== undefined) known.set(stage, p50Minutes)
 	// The last that decides it: it has come so far or further, or not even so far.
 	const last = looks.findLast((look) => {
 		if (stage === undefined) return false
 		return look.isReached ? isAsDry(look.stage, stage) : isAsDry(stage, look.stage)
 	})
 	if (last?.isReached) return { felt: last.when }
-	const felt = looks.flatMap((look) => boundsOf(look, known, laid.when))
-	const ready = readyWithin(paceOf(felt), { p50Minutes, p90Minutes })
+	const pace = trayPace({ laid, looks }, { stage, p50Minutes, feels })
+	const ready = readyWithin(pace, { p50Minutes, p90Minutes })
 	const at = (minutes: number) => laid.when + Math.round(minutes * MINUTE_MS)
 	return { p50: at(ready.p50Minutes), p90: at(ready.p90Minutes) }
+}
+
+/** How its looks bound the pace of a tray against what was forecast of it. */
+export function trayPace(
+	{ laid, looks }: Pick<Required<TrayState>, 'laid' | 'looks'>,
+	{ stage, p50Minutes, feels }: Pick<BatchWait, 'stage' | 'feels'> & { p50Minutes: number },
+): PaceInterval {
+	const known = new Map(feels.map((feel) => [feel.stage, feel.p50Minutes]))
+	if (stage !== undefined) known.set(stage, p50Minutes)
+	return paceOf(looks.flatMap((look) => boundsOf(look, known, laid.when)))
 }
 
 function isAsDry(one: DryingStage, other: DryingStage): boolean {

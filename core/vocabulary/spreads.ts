@@ -17,6 +17,8 @@ export const TECHNIQUE_SD = 0.25
 export const STEP_SD = 0.2
 /** Of the pace of a paste: the prior of `pace-belief`. */
 export const PASTE_PACE_SD = 0.28
+/** Of how things dry in a place against what its air says. */
+export const PLACE_PACE_SD = 0.15
 /** Of drying from piece to piece. */
 export const DRYING_PIECE_SD = 0.2
 /** Of what is stated for a level, before any of its classes is known. */

@@ -43,6 +43,11 @@ export class DryingNoteModel extends Model<InferAttributes<DryingNoteModel>, Inf
 	declare notReadyHours: number
 	declare readyHours: number | null
 	declare batchSize: number
+	/** Where it dried; null: nobody has said. */
+	declare placeId: CreationOptional<number | null>
+	/** Of whose tray it was; null: of none. */
+	declare courseId: CreationOptional<number | null>
+	declare session: CreationOptional<number | null>
 	declare createdAt: CreationOptional<Date>
 }
 
@@ -86,6 +91,9 @@ export function definePlaces(sequelize: Sequelize): void {
 			notReadyHours: number(),
 			readyHours: { type: DataTypes.DOUBLE, allowNull: true },
 			batchSize: { type: DataTypes.SMALLINT.UNSIGNED, allowNull: false },
+			placeId: DataTypes.INTEGER.UNSIGNED,
+			courseId: DataTypes.INTEGER.UNSIGNED,
+			session: DataTypes.SMALLINT.UNSIGNED,
 			createdAt: DataTypes.DATE(3),
 		},
 		{ sequelize, tableName: 'drying_notes', updatedAt: false },

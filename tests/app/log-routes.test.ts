@@ -16,6 +16,7 @@ import { findMemberById, type Studio } from '../../db/repositories/accounts.serv
 import { minutesOfTask } from '../../core/plan/problem/plan-times'
 import { planAnew, readPlan } from '../../app/plan/read-plan.server'
 import { getCourse } from '../../db/repositories/courses.server'
+import { listDryingNotes } from '../../db/repositories/drying-notes.server'
 import { addObservations, listObservations } from '../../db/repositories/observations.server'
 import { addRunEvents } from '../../db/repositories/runs.server'
 import { answerOf, call } from '../support/call-route'
@@ -339,4 +340,32 @@ test('what would change is foretold of coming courses, and nothing of it is kept
 	// Steps that take three times as long: it does not fit, or asks for more.
 	expect(then > 0 || change!.work![1] > change!.work![0]).toBe(true)
 	expect((await readPlan(studio, await getCourse(studio.id, courseId))).planId).toBe(before.planId)
+})
+
+test('trays that were looked at are entries of the log of drying, taken back with the close', async () => {
+	const page = await readRun(studio, await getCourse(studio.id, courseId), 1)
+	const batch = page!.plan.batches.find(({ waits }) => waits.some((wait) => wait.stage && wait.p50Minutes))
+	if (!batch) throw new Error('nothing dries')
+	const { stage } = batch.waits[0]!
+	const looks: RunFact[] = [
+		{ type: 'tray', batch: batch.id },
+		{ type: 'look', batch: batch.id, stage: stage!, isReached: false },
+		{ type: 'closed' },
+	]
+	const events = await teach([20], ...looks)
+	// Laid down and looked at in the same moment it says nothing.
+	expect(await listDryingNotes(studio.id)).toEqual([])
+	const later = writer.write({ type: 'look', batch: batch.id, stage: stage!, isReached: false }, OPENING + 7_200_000)
+	await addRunEvents(studio.id, { courseId, session: 1 }, [later], new Date())
+	await keepObservations(studio, { courseId, session: 1 })
+	await keepObservations(studio, { courseId, session: 1 })
+	const [note, ...others] = await listDryingNotes(studio.id)
+	expect(others).toEqual([])
+	expect(note).toMatchObject({ what: expect.stringContaining('Calla lily taster') as string })
+	expect(note!.notReadyHours).toBeGreaterThan(1)
+	expect(note!.readyHours).toBeUndefined()
+	const undo = writer.write({ type: 'undo', of: events.at(-1)!.id }, OPENING + 7_300_000)
+	await addRunEvents(studio.id, { courseId, session: 1 }, [undo], new Date())
+	await keepObservations(studio, { courseId, session: 1 })
+	expect(await listDryingNotes(studio.id)).toEqual([])
 })

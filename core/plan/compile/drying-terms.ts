@@ -105,6 +105,8 @@ export function placesFrom(
 export function toDryingPath(stays: readonly PlacedStay[], start: WallTime): DryingPath {
 	return {
 		startMinuteOfDay: start.minuteOfDay,
-		stays: stays.map(({ place: { climate, movement }, hours }): Stay => ({ hours, climate, movement })),
+		stays: stays.map(({ place: { climate, movement, pace }, hours }): Stay => {
+			return { hours, climate, movement, ...(pace !== undefined && { pace }) }
+		}),
 	}
 }

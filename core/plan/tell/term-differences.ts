@@ -37,7 +37,9 @@ export function compareTerms(course: Course, before: PlanTerms, after: PlanTerms
 	const found: TermDifference[] = [
 		...[...new Set(changed)].map((name) => ({ kind: 'place' as const, name })),
 		...(isOther(({ confidence }) => confidence) ? [{ kind: 'confidence' as const }] : []),
-		...(isOther(({ observations }) => observations) ? [{ kind: 'drying notes' as const }] : []),
+		...(isOther(({ observations }) => observations) || places.some((placeIn) => isOther((terms) => placeIn(terms).pace))
+			? [{ kind: 'drying notes' as const }]
+			: []),
 		...(isOther(({ learnt }) => (learnt ? { ...learnt, since: '' } : null)) ? [{ kind: 'learnt' as const }] : []),
 		...(isOther(({ ownedTools }) => ownedTools ?? {}) ? [{ kind: 'tools' as const }] : []),
 		...(isOther(({ strain }) => strain ?? USUAL_STRAIN_TERMS) ? [{ kind: 'strain' as const }] : []),

@@ -60,7 +60,8 @@ export type DryingData = Awaited<ReturnType<typeof loadDrying>>
  */
 export async function describeNote(studio: Studio, search: URLSearchParams) {
 	const { places, standard, observations } = await readDryingTerms(studio)
-	const known: Known = { places, standard, observations }
+	// As the model has it before anything was learnt, of the place too.
+	const known: Known = { places: places.map(({ pace: _, ...place }) => place), standard, observations }
 	const { address, problems } = readAddress(search, known)
 	if (problems.length > 0) throw new InputError(problems)
 	const { piece, path, stage } = toQuestion(address, known)
@@ -73,5 +74,11 @@ export async function describeNote(studio: Studio, search: URLSearchParams) {
 		paste: address.paste,
 		what: `${pieceWords(address, { known })}, ${STAGE_WORDS[stage]}`.slice(0, 160),
 		modelHours,
+		...(placeOf(address, known) && { placeId: address.room }),
 	}
+}
+
+/** It lies there all the time. */
+function placeOf({ room, moved }: ReturnType<typeof readAddress>['address'], { places }: Known): boolean {
+	return moved === undefined && places.some(({ id }) => id === room)
 }

@@ -7,7 +7,7 @@ import { PASTE_TERMS } from '../../../../core/drying/paste-terms'
 import { cutOffHumidity } from '../../../../core/drying/stages'
 import type { Studio } from '../../../../db/repositories/accounts.server'
 import { listPlaces } from '../../../../db/repositories/places.server'
-import { readDryingTerms } from '../../../drying/drying-terms.server'
+import { readKnownDrying } from '../../../drying/drying-terms.server'
 import { remember } from '../../../shared/http/remember.server'
 import { readLive } from '../../readings/live-readings.server'
 import { ageWords } from '../../words/readings'
@@ -21,12 +21,13 @@ const MADE_AT = 19 * 60
 const rememberFirm = remember<{ p50: number | undefined; plan: number | undefined }>(500)
 
 export async function loadPlaces(studio: Studio) {
-	const [places, terms] = await Promise.all([listPlaces(studio.id), readDryingTerms(studio)])
+	const [places, terms] = await Promise.all([listPlaces(studio.id), readKnownDrying(studio)])
 	const live = await readLive(studio, places)
 	const belief = beliefOf(terms, 'gum paste')
 	return {
 		places: places.map(({ id, kind, name, climate, movement }) => {
-			const path = { startMinuteOfDay: MADE_AT, stays: [{ hours: Infinity, climate, movement }] }
+			const pace = terms.places.find((place) => place.id === id)?.pace ?? 1
+			const path = { startMinuteOfDay: MADE_AT, stays: [{ hours: Infinity, climate, movement, pace }] }
 			const { p50, plan } = rememberFirm([path, terms.observations['gum paste']], () => {
 				return forecast(PETAL, path, belief, 'firm').stages.firm
 			})
@@ -39,6 +40,7 @@ export async function loadPlaces(studio: Studio) {
 				movement,
 				...meanAir(climate),
 				isByDay: climate.type === 'day',
+				found: terms.paces.find(({ placeId }) => placeId === id),
 				firm,
 				needsBelow: cutOffHumidity(PETAL.paste, 'firm'),
 				reading: reading && { ...reading, ageWords: ageWords(reading.ageMinutes) },

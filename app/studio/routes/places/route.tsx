@@ -6,6 +6,7 @@ import { loading } from '../../../shared/http/responses.server'
 import { hoursRange, MOVEMENT_WORDS } from '../../../drying/words/drying'
 import { neededAir } from '../../../drying/words/waits'
 import type { Route } from './+types/route'
+import { foundWords } from '../../words/place-pace'
 import { loadPlaces, type PlaceCard } from './load-places.server'
 import './places.css'
 
@@ -69,6 +70,7 @@ function Kind({ title, places }: { title: string; places: readonly PlaceCard[] }
 									: `firm in ${hoursRange(...place.firm)}`}
 							</b>
 						</p>
+						{place.found && <p className="soft">{foundWords(place.found)}</p>}
 						{place.reading && (
 							<p className={place.reading.isOld ? 'reading is-old' : 'reading'}>
 								Hygrometer: {place.reading.temperatureC.toFixed(1)} °C, {Math.round(100 * place.reading.humidity)} %,{' '}
