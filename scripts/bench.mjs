@@ -16,6 +16,7 @@ const BENCHES = {
 	advice: 'advice.ts',
 	offers: 'offers.ts',
 	learn: 'learn.ts',
+	log: 'log-page.ts',
 	drying: 'drying.ts',
 	pages: 'pages.mjs',
 	solving: 'solving.mjs',

@@ -1,13 +1,8 @@
 /** Is what was learnt any good? Every past occasion is predicted from what was known before its day, and compared. */
 import { levelFactor } from '../course/pace'
 import { spanOf } from './belief-span'
-import {
-	delayOf,
-	MinutesBelief,
-	USUAL_MINUTES_TERMS,
-	type MinutesObservation,
-	type MinutesTerms,
-} from './minutes-belief'
+import { delayOf, USUAL_MINUTES_TERMS, type MinutesObservation, type MinutesTerms } from './minutes-belief'
+import { RunningMinutes } from './running-minutes'
 
 /** An occasion, and what was said of it before. */
 export interface BacktestedOccasion {
@@ -41,17 +36,30 @@ export interface Backtest {
 	thirds: { first: BacktestFigures; last: BacktestFigures }
 }
 
-/** @complexity a belief for each day */
+/**
+ * What was cut off is taken in once, on its day: with one of twenty cut off, what was foretold later differs from what
+ * `MinutesBelief` would have foretold by less than 3 %.
+ *
+ * @complexity O(observations · effects²)
+ */
 export function backtestMinutes(
 	observations: readonly MinutesObservation[],
 	terms: MinutesTerms = USUAL_MINUTES_TERMS,
 ): Backtest {
-	const dates = [...new Set(observations.map(({ date }) => date))].toSorted()
-	const occasions = dates.flatMap((date) => {
-		const past = observations.filter((own) => own.date < date)
-		const belief = new MinutesBelief(past, terms)
-		const ratios = new PastRatios(past)
-		return observations.filter((own) => own.date === date).map((own) => compare(own, belief, ratios))
+	const lastDates = new Map<string, string>()
+	for (const { classId, date } of observations) if (date > (lastDates.get(classId) ?? '')) lastDates.set(classId, date)
+	const belief = new RunningMinutes(terms)
+	const ratios = new PastRatios()
+	const occasions = [...byDate(observations)].flatMap(([date, own]) => {
+		const told = own.map((one) => compare(one, belief, ratios))
+		// In one order, so that the last digits are the same whatever came first.
+		for (const one of own.toSorted((a, b) => (a.id < b.id ? -1 : 1))) {
+			belief.take(one)
+			ratios.add(one)
+		}
+		for (const classId of new Set(own.map((one) => one.classId)))
+			if (lastDates.get(classId) === date) belief.leave(classId)
+		return told
 	})
 	const third = Math.floor(occasions.length / 3)
 	return {
@@ -61,7 +69,17 @@ export function backtestMinutes(
 	}
 }
 
-function compare(observation: MinutesObservation, belief: MinutesBelief, past: PastRatios): BacktestedOccasion {
+function byDate(observations: readonly MinutesObservation[]): Map<string, MinutesObservation[]> {
+	const dates = new Map<string, MinutesObservation[]>()
+	for (const own of observations) {
+		const list = dates.get(own.date)
+		if (list) list.push(own)
+		else dates.set(own.date, [own])
+	}
+	return new Map([...dates].toSorted(([a], [b]) => (a < b ? -1 : 1)))
+}
+
+function compare(observation: MinutesObservation, belief: RunningMinutes, past: PastRatios): BacktestedOccasion {
 	const { at: predicted, half, ninety } = spanOf(belief.predict(observation))
 	const { from, to } = observation
 	return {
@@ -79,17 +97,24 @@ function statedFor(observation: MinutesObservation): number {
 	return statedMinutes * levelFactor(level) * Math.exp(delayOf(observation))
 }
 
+interface RunningMean {
+	sum: number
+	count: number
+}
+
 /** What somebody would do who keeps a list: the mean of the same step, else of all. */
 class PastRatios {
-	readonly #bySteps = new Map<string, number[]>()
-	readonly #all: number[] = []
+	readonly #bySteps = new Map<string, RunningMean>()
+	readonly #all: RunningMean = { sum: 0, count: 0 }
 
-	constructor(past: readonly MinutesObservation[]) {
-		for (const own of past) {
-			if (own.from !== own.to) continue
-			const ratio = own.to / statedFor(own)
-			this.#bySteps.set(own.step, [...(this.#bySteps.get(own.step) ?? []), ratio])
-			this.#all.push(ratio)
+	add(own: MinutesObservation): void {
+		if (own.from !== own.to) return
+		const ratio = own.to / statedFor(own)
+		const ofStep = this.#bySteps.get(own.step) ?? { sum: 0, count: 0 }
+		this.#bySteps.set(own.step, ofStep)
+		for (const mean of [ofStep, this.#all]) {
+			mean.sum += ratio
+			mean.count++
 		}
 	}
 
@@ -119,9 +144,8 @@ function figuresOf(occasions: readonly BacktestedOccasion[]): BacktestFigures {
 	}
 }
 
-function meanOf(values: readonly number[] | undefined): number | undefined {
-	if (!values || values.length === 0) return undefined
-	return values.reduce((sum, value) => sum + value, 0) / values.length
+function meanOf(mean: RunningMean | undefined): number | undefined {
+	return mean && mean.count > 0 ? mean.sum / mean.count : undefined
 }
 
 /** NaN: of none. */

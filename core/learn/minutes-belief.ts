@@ -99,23 +99,15 @@ export class MinutesBelief {
 		this.#index = new EffectIndex(terms)
 		// In one order, so that the last digits are the same whatever came first.
 		const ordered = observations.toSorted((a, b) => (a.id < b.id ? -1 : 1))
-		const values = ordered.map((own) => ({
-			effects: this.#index.of(own),
-			group: own.classId,
-			low: own.from > NO_MINUTES ? this.#logRatio(own, Math.max(LEAST_MINUTES, own.from)) : -Infinity,
-			high: own.to === Infinity ? Infinity : this.#logRatio(own, Math.max(LEAST_MINUTES, own.to)),
-			sd: terms.occasion,
-		}))
+		const values = ordered.map((own) => {
+			return { effects: this.#index.of(own), group: own.classId, ...ratioOf(own), sd: terms.occasion }
+		})
 		this.#posterior = inferEffects(this.#index.effects, values, { groupSd: terms.class })
 		for (const own of observations)
 			for (const key of keysOf(own)) {
 				const classes = this.#classes.get(key) ?? new Set()
 				this.#classes.set(key, classes.add(own.classId))
 			}
-	}
-
-	#logRatio(occasion: Occasion, minutes: number): number {
-		return Math.log(minutes / occasion.statedMinutes) - delayOf(occasion)
 	}
 
 	/** ln of the factor on stated minutes that technique and step add, of any level. */
@@ -163,6 +155,15 @@ export class MinutesBelief {
 	}
 }
 
+/** ln of real to stated minutes of the student in the middle: between these. */
+export function ratioOf(own: MinutesObservation): { low: number; high: number } {
+	const ratio = (minutes: number) => Math.log(Math.max(LEAST_MINUTES, minutes) / own.statedMinutes) - delayOf(own)
+	return {
+		low: own.from > NO_MINUTES ? ratio(own.from) : -Infinity,
+		high: own.to === Infinity ? Infinity : ratio(own.to),
+	}
+}
+
 /** ln of what the last of those who are done takes against the student in the middle. */
 export function delayOf({ doneCount, studentCount }: Occasion): number {
 	return AMONG_STUDENTS_SD * scoreOfDone(doneCount, studentCount)
@@ -176,7 +177,8 @@ function stepKeys({ technique, step }: Pick<Occasion, 'technique' | 'step'>): st
 	return [...(technique === undefined ? [] : [techniqueKey(technique)]), stepKey(step)]
 }
 
-function keysOf(occasion: Pick<Occasion, 'level' | 'technique' | 'step'>): string[] {
+/** Of the effects that its minutes have in them, beside that of its class. */
+export function keysOf(occasion: Pick<Occasion, 'level' | 'technique' | 'step'>): string[] {
 	return [levelKey(occasion.level), ...stepKeys(occasion)]
 }
 
@@ -211,8 +213,13 @@ class EffectIndex {
 	}
 
 	#priorOf(key: string): Effect {
-		const [kind, name] = key.split(/ (.*)/s)
-		if (kind === 'level') return { mean: Math.log(levelFactor(name as Pace)), sd: this.#terms.level }
-		return { mean: 0, sd: kind === 'technique' ? this.#terms.technique : this.#terms.step }
+		return priorOf(key, this.#terms)
 	}
+}
+
+/** What is believed of an effect before anything is known. */
+export function priorOf(key: string, terms: MinutesTerms): Effect {
+	const [kind, name] = key.split(/ (.*)/s)
+	if (kind === 'level') return { mean: Math.log(levelFactor(name as Pace)), sd: terms.level }
+	return { mean: 0, sd: kind === 'technique' ? terms.technique : terms.step }
 }

@@ -3,7 +3,13 @@ import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { normalDistribution, normalQuantile } from '../../../core/drying/normal-distribution'
 import { backtestMinutes } from '../../../core/learn/backtest'
-import { MinutesBelief, scoreOfDone, type MinutesObservation } from '../../../core/learn/minutes-belief'
+import {
+	MinutesBelief,
+	scoreOfDone,
+	USUAL_MINUTES_TERMS,
+	type MinutesObservation,
+} from '../../../core/learn/minutes-belief'
+import { RunningMinutes } from '../../../core/learn/running-minutes'
 import { makeLearningStudio } from '../../support/learning-studio'
 
 const SEEDS = Array.from({ length: 200 }, (_, seed) => seed + 1)
@@ -143,8 +149,9 @@ describe('looking back', () => {
 		const [first] = occasions
 		const { mean: at } = new MinutesBelief([]).predict(first!.observation)
 		expect(first!.predicted).toBeCloseTo(Math.exp(at), 9)
-		const later = occasions[100]!
-		const past = observations.filter(({ date }) => date < later.observation.date)
+		const known = observations.filter(({ from, to }) => from === to)
+		const later = backtestMinutes(known).occasions[100]!
+		const past = known.filter(({ date }) => date < later.observation.date)
 		expect(later.predicted).toBeCloseTo(Math.exp(new MinutesBelief(past).predict(later.observation).mean), 9)
 	})
 
@@ -166,5 +173,59 @@ describe('looking back', () => {
 
 	test('of nothing says nothing', () => {
 		expect(backtestMinutes([]).figures).toMatchObject({ count: 0, insideNinety: NaN })
+	})
+})
+
+describe('class after class', () => {
+	const latest = (observations: readonly MinutesObservation[], date: string) => {
+		const running = new RunningMinutes(USUAL_MINUTES_TERMS)
+		for (const own of observations) if (own.date < date) running.take(own)
+		return running
+	}
+
+	test('what is believed is the same as from all of them at once', () => {
+		const { observations } = makeLearningStudio(8, 6)
+		const { date } = observations.at(-1)!
+		const [running, whole] = [
+			latest(observations, date),
+			new MinutesBelief(observations.filter((own) => own.date < date)),
+		]
+		for (const own of observations) {
+			const [a, b] = [running.predict(own), whole.predict(own)]
+			expect(a.mean).toBeCloseTo(b.mean, 9)
+			expect(a.variance).toBeCloseTo(b.variance, 9)
+		}
+	})
+
+	test('a class that is over can be left without a change in what is believed of others', () => {
+		const { observations } = makeLearningStudio(9, 6)
+		const { date } = observations.at(-1)!
+		const [kept, left] = [latest(observations, date), latest(observations, date)]
+		for (const classId of new Set(observations.filter((own) => own.date < date).map((own) => own.classId)))
+			left.leave(classId)
+		for (const own of observations) {
+			if (own.date < date) continue
+			const [a, b] = [kept.predict(own), left.predict(own)]
+			expect(a.mean).toBeCloseTo(b.mean, 12)
+			expect(a.variance).toBeCloseTo(b.variance, 12)
+		}
+	})
+
+	test.each([
+		{ cutShare: 0.05, most: 0.03 },
+		{ cutShare: 1 / 3, most: 0.1 },
+	])('with $cutShare cut off it is off by less than $most, where a minute is foretold to 0.3', ({ cutShare, most }) => {
+		const differences = [10, 11, 12, 13].flatMap((seed) => {
+			const { observations } = makeLearningStudio(seed, 8, cutShare)
+			const { date } = observations.at(-1)!
+			const running = latest(observations, date)
+			const whole = new MinutesBelief(observations.filter((own) => own.date < date))
+			return observations.flatMap((own) => {
+				const [a, b] = [running.predict(own), whole.predict(own)]
+				return [Math.abs(a.mean - b.mean), Math.abs(Math.sqrt(a.variance) - Math.sqrt(b.variance))]
+			})
+		})
+		expect(Math.max(...differences)).toBeLessThan(most)
+		expect(mean(differences)).toBeLessThan(most / 5)
 	})
 })
