@@ -45,5 +45,15 @@ export const DEMO_IDS: Ids = {
 	token: ['nobodys-secret.ics'],
 	code: ['abcdefgh'],
 	paper: ['kit', 'shopping'],
-	file: ['shelf.csv', 'people.csv', 'course.json', 'labels.pdf', 'design.json', 'parts.csv', 'outlines.svg', 'kit.pdf'],
+	file: [
+		'shelf.csv',
+		'people.csv',
+		'course.json',
+		'labels.pdf',
+		'design.json',
+		'parts.csv',
+		'outlines.svg',
+		'kit.pdf',
+		'log.csv',
+	],
 }

@@ -8,6 +8,7 @@ import { placeSchema } from '../../app/studio/schemas/place'
 import { makeCourseSchema } from '../../app/plan/schemas/make-course'
 import { planActions } from '../../app/plan/schemas/plan-action'
 import { logActions } from '../../app/learn/schemas/log'
+import { toldSchema } from '../../app/learn/schemas/told'
 import { stockActions } from '../../app/kit/schemas/stock'
 import { studioSchema } from '../../app/studio/schemas/studio'
 import { dryingNoteActions } from '../../app/drying/schemas/drying-note'
@@ -62,6 +63,7 @@ const USUAL: Record<string, readonly object[]> = {
 	'/rooms/new': [sampleOf(placeSchema)],
 	'/rooms/:placeId': [sampleOf(placeSchema), ...byIntent(placeActions)],
 	'/log': byIntent(logActions),
+	'/courses/:courseId/told/:session': [sampleOf(toldSchema)],
 	'/stock': byIntent(stockActions),
 	'/studio': [sampleOf(studioSchema)],
 }

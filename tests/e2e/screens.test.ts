@@ -77,6 +77,8 @@ const SCREENS = [
 	'/drying?room=0&humidity=80&shape=drop&also=room%3D1%26thickness%3D2',
 	'/drying?thickness=400',
 	'/log',
+	'/log/belief?step=magnolia%2Fouter-dust',
+	'/courses/1/told/3',
 	'/rooms',
 	'/rooms/new',
 	'/rooms/1',

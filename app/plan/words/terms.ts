@@ -9,7 +9,7 @@ export function termWords(difference: TermDifference): string {
 const WORDS: Record<Exclude<TermDifference['kind'], 'place'>, string> = {
 	confidence: 'how sure waits are to be',
 	'drying notes': 'what has been noted of drying',
-	learnt: 'what past classes have taught of minutes',
+	learnt: 'what past classes have taught',
 	tools: 'the tools that you count',
 	strain: 'how you weigh what strains a class',
 	gauge: 'the school of wire gauges',

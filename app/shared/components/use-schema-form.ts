@@ -2,9 +2,10 @@
 import { Form, type FormInstance } from 'antd'
 import { useEffect, useEffectEvent } from 'react'
 import { useFetcher } from 'react-router'
-import { ValidationError, type AnyObjectSchema } from 'yup'
+import type { AnyObjectSchema } from 'yup'
 import type { FieldProblem } from '../../../core/errors'
 import type { Refusal } from '../http/refusal'
+import { schemaProblems } from '../schemas/schema-problems'
 
 type FieldName = (string | number)[]
 
@@ -64,16 +65,6 @@ export function useSchemaForm<Values extends object>({
 	}
 	const isSaved = fetcher.state === 'idle' && fetcher.data !== undefined && refusal === undefined
 	return { form, submit, clearProblems, isSaving: fetcher.state !== 'idle', refusal, isSaved }
-}
-
-async function schemaProblems(schema: AnyObjectSchema, values: object): Promise<FieldProblem[]> {
-	try {
-		await schema.validate(values, { abortEarly: false })
-		return []
-	} catch (error) {
-		if (!(error instanceof ValidationError)) throw error
-		return (error.inner.length > 0 ? error.inner : [error]).map(({ path = '', message }) => ({ path, message }))
-	}
 }
 
 /** One message a field, and the first field with one in view and in focus. */

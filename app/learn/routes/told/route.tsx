@@ -2,12 +2,14 @@
 import { Button } from 'antd'
 import { useState } from 'react'
 import { Link, useFetcher } from 'react-router'
+import type { FieldProblem } from '../../../../core/errors'
 import { getCourse } from '../../../../db/repositories/courses.server'
 import { memberContext } from '../../../shared/http/contexts'
 import { courseOfPage } from '../../../shared/http/course-of-page.server'
 import { readBody, readId } from '../../../shared/http/read-input.server'
 import { problemsByField, type Refusal } from '../../../shared/http/refusal'
 import { acting, loading } from '../../../shared/http/responses.server'
+import { schemaProblems } from '../../../shared/schemas/schema-problems'
 import { FewField } from '../../../shared/components/fields/choice-fields'
 import { Disclosure } from '../../../shared/native/disclosure'
 import { longDay } from '../../../shared/words/times'
@@ -77,7 +79,7 @@ function ToldForm({ page }: { page: ToldData }) {
 			noValidate
 			onSubmit={(event) => {
 				event.preventDefault()
-				send(told.toBody())
+				void send(told.toBody())
 			}}
 		>
 			{isOnTablet ? (
@@ -156,19 +158,22 @@ function ToldForm({ page }: { page: ToldData }) {
 	)
 }
 
+/** What is wrong is said before anything is sent, where it can be known here. */
 function useSending() {
 	const fetcher = useFetcher<{ done: true } | Refusal>()
-	const [isTouched, setIsTouched] = useState(false)
-	const refusal = fetcher.data && 'refused' in fetcher.data ? fetcher.data : undefined
-	const byField = problemsByField(refusal?.problems ?? [])
-	const isIdle = fetcher.state === 'idle'
+	const [found, setFound] = useState<FieldProblem[]>()
+	const answer = fetcher.state === 'idle' && found?.length === 0 ? fetcher.data : undefined
+	const refusal = answer && 'refused' in answer ? answer : undefined
+	const byField = problemsByField([...(found ?? []), ...(refusal?.problems ?? [])])
 	return {
-		send: (body: object) => {
-			setIsTouched(true)
-			void fetcher.submit(JSON.stringify(body), { method: 'post', encType: 'application/json' })
+		send: async (body: object) => {
+			const problems = await schemaProblems(toldSchema, body)
+			setFound(problems)
+			if (problems.length === 0)
+				await fetcher.submit(JSON.stringify(body), { method: 'post', encType: 'application/json' })
 		},
-		isSaving: !isIdle,
-		isSaved: isIdle && isTouched && fetcher.data !== undefined && !refusal,
+		isSaving: fetcher.state !== 'idle',
+		isSaved: answer !== undefined && !refusal,
 		/** Of a field; of no field, where the whole was refused. */
 		problemOf: (path: string) => {
 			if (path === '') return refusal && refusal.problems.length === 0 ? refusal.message : undefined
