@@ -8,6 +8,7 @@ import {
 	leaveOut,
 	type StoredObservation,
 } from '../../db/repositories/observations.server'
+import { forgetStudent, setLearnsStudents } from '../../db/repositories/student-speeds.server'
 import type { Seen } from '../../core/learn/seen'
 import { readLogCsv } from '../../exchange/learning/log-csv'
 import type { IntentOf } from '../shared/schemas/intent'
@@ -45,6 +46,12 @@ export async function changeLog(studio: Studio, action: LogAction): Promise<LogA
 			return {}
 		case 'plan-stated':
 			await setLearnt(studio.id, null)
+			return {}
+		case 'learn-students':
+			await setLearnsStudents(studio.id, action.learns)
+			return {}
+		case 'forget-student':
+			await forgetStudent(studio.id, action.person)
 			return {}
 		case 'import':
 			return importFile(studio.id, action.text)

@@ -7,6 +7,7 @@ import { MinutesBelief } from '../../core/learn/minutes-belief'
 import { nameOfSeen } from '../../core/learn/seen'
 import { setLearnt, type Studio } from '../../db/repositories/accounts.server'
 import { learntFrom, listObservations, type StoredObservation } from '../../db/repositories/observations.server'
+import { listStudentSpeeds, type KnownStudent } from '../../db/repositories/student-speeds.server'
 import { today } from '../shared/http/studio-clock.server'
 import { remember } from '../shared/http/remember.server'
 import { believedPastes, believedSteps, believedTechniques, type BelievedName } from './believed-names'
@@ -76,16 +77,21 @@ export interface Log {
 export interface LogPage extends Log {
 	/** YYYY-MM-DD since when plans go by what was learnt by then; absent: by what the designs state. */
 	plansSince?: string
+	/** How fast people are who come again; absent: nobody asks for it. */
+	students?: KnownStudent[]
 }
 
 /** Looking back takes its time, and is the same until something is added. */
 const rememberLog = remember<Log>(50)
 
 export async function loadLog(studio: Studio): Promise<LogPage> {
-	const rows = await listObservations(studio.id)
+	const [rows, students] = await Promise.all([
+		listObservations(studio.id),
+		studio.learnsStudents ? listStudentSpeeds(studio.id) : undefined,
+	])
 	const log = rememberLog([studio.id, rows], () => makeLog(rows))
 	const since = studio.learnt?.since
-	return { ...log, ...(since !== undefined && { plansSince: since }) }
+	return { ...log, ...(since !== undefined && { plansSince: since }), ...(students && { students }) }
 }
 
 /** From now on plans go by what is learnt today. */

@@ -3,11 +3,14 @@ import { giveKeys, nameItems } from '../../core/course/course-items'
 import { handsOnSpan } from '../../core/course/session-hours'
 import type { Pace, Session } from '../../core/course/course'
 import { ownedToolsOf } from '../../core/kit/stock'
+import type { Student } from '../../core/kit/student'
+import { personOf } from '../../core/learn/student-speed'
 import { wantedBuffer } from '../../core/rehearse/course-changes'
 import type { Script } from '../../core/rehearse/script'
 import { writeScript, type PlannedCourse } from '../../core/rehearse/write-script'
 import type { StoredCourse } from '../../db/repositories/courses.server'
 import type { Studio } from '../../db/repositories/accounts.server'
+import { listStudentSpeeds } from '../../db/repositories/student-speeds.server'
 import { readKit, type CurrentKit, type KitState } from '../kit/read-kit.server'
 import { nameOfTask } from '../plan/words/tasks'
 
@@ -22,7 +25,7 @@ export interface CourseNames {
 	sessions: Session[]
 }
 
-export interface PlayedCourse extends Required<Pick<PlannedCourse, 'owned' | 'levels'>> {
+export interface PlayedCourse extends Required<Pick<PlannedCourse, 'owned' | 'levels' | 'speeds'>> {
 	script: Script
 	sessions: {
 		date: string
@@ -54,7 +57,7 @@ export async function readRehearsal(
 	if (!plan) return { state, played: undefined }
 	const tools = designs.flatMap(({ design }) => design.steps.flatMap((step) => step.tools))
 	const levels = level ? Array<Pace>(course.studentCount).fill(level) : roster.map((student) => student.level)
-	const people = { owned: ownedToolsOf(stock, tools), levels }
+	const people = { owned: ownedToolsOf(stock, tools), levels, speeds: await readSpeeds(studio, roster) }
 	return {
 		state,
 		played: {
@@ -72,6 +75,13 @@ export async function readRehearsal(
 			version: course.version,
 		},
 	}
+}
+
+/** Of those who have come before, where the studio asks for it; children are none of them. */
+export async function readSpeeds(studio: Studio, roster: readonly Student[]): Promise<(number | undefined)[]> {
+	if (!studio.learnsStudents) return []
+	const known = new Map((await listStudentSpeeds(studio.id)).map(({ person, factor }) => [person, factor.at]))
+	return roster.map(({ name, isChild }) => (isChild ? undefined : known.get(personOf(name))))
 }
 
 function namesOf({ course, coursePlan, documents }: CurrentKit): CourseNames {

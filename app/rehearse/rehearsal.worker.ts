@@ -24,7 +24,7 @@ export interface Asked {
 }
 
 /** What the plan was made from; people and shelf as the script has them. */
-export interface CourseBasis extends Pick<PlannedCourse, 'owned' | 'levels'> {
+export interface CourseBasis extends Pick<PlannedCourse, 'owned' | 'levels' | 'speeds'> {
 	course: Course
 	plan: Plan
 	designs: readonly Design[]

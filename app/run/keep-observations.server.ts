@@ -2,6 +2,7 @@
 import type { SeenInClass } from '../../core/learn/seen'
 import { foldRun, type RunState } from '../../core/run/fold-run'
 import { observeRun, type RunObservations, type TaughtCourse } from '../../core/run/observe-run'
+import { observeStudents } from '../../core/run/observe-students'
 import { observeTrays } from '../../core/run/observe-trays'
 import type { RoomReading } from '../../core/run/tray-air'
 import { minuteOfDayAt } from '../../core/time/zone'
@@ -11,6 +12,8 @@ import type { Studio } from '../../db/repositories/accounts.server'
 import { getCourse, type StoredCourse } from '../../db/repositories/courses.server'
 import { keepTrayNotes } from '../../db/repositories/drying-notes.server'
 import { keepSessionObservations } from '../../db/repositories/observations.server'
+import { keepStudentSpeeds } from '../../db/repositories/student-speeds.server'
+import { getRoster } from '../../db/repositories/students.server'
 import { readRunEvents, type RunKey } from '../../db/repositories/runs.server'
 import { nameOfTask } from '../plan/words/tasks'
 import { sessionName } from '../shared/words/times'
@@ -40,6 +43,11 @@ export async function keepObservations(studio: Studio, { courseId, session }: Ru
 			observations: seen ? nameSeen(seen, { course, session, taught }) : [],
 		},
 	)
+	if (studio.learnsStudents) {
+		const { students } = await getRoster(studio.id, courseId)
+		const seated = { people: students, pace: course.pace, studentCount: course.studentCount }
+		await keepStudentSpeeds(studio.id, { courseId, session }, isOver ? observeStudents(state, seated) : [])
+	}
 	const trays = isOver ? observeTrays(state, { ...taught, course }, readingOf(state, studio.timeZone)) : []
 	await keepTrayNotes(
 		studio.id,

@@ -25,6 +25,7 @@ import { pieceFigure } from '../design/components/flower-picture/flower-figure'
 import { readKit, type CurrentKit } from '../kit/read-kit.server'
 import { toldPlan } from '../plan/told-plan.server'
 import { nameOfTask } from '../plan/words/tasks'
+import { readSpeeds } from '../rehearse/read-rehearsal.server'
 import type { Figure } from '../shared/figure/figure'
 import { readId } from '../shared/http/read-input.server'
 import { count, sessionName } from '../shared/words/times'
@@ -114,6 +115,7 @@ export async function readRun(studio: Studio, course: StoredCourse, session: num
 		script: writeScript({
 			...{ course, designs: current.designs, compiled, plan: laid, owned: ownedToolsOf(current.stock, tools) },
 			levels: current.roster.map(({ level }) => level),
+			speeds: await readSpeeds(studio, current.roster),
 		}),
 		sessionName: sessionName(own.startMin, session),
 		sessionCount: course.sessions.length,

@@ -64,7 +64,7 @@ export const USUAL_MINUTES_TERMS: MinutesTerms = {
 }
 
 /** Of students of one class at one step. */
-const AMONG_STUDENTS_SD = Math.hypot(STUDENT_SD, STUDENT_TECHNIQUE_SD)
+export const AMONG_STUDENTS_SD = Math.hypot(STUDENT_SD, STUDENT_TECHNIQUE_SD)
 /** What was over at once took at least so long. */
 const LEAST_MINUTES = 0.25
 /** What is known to be below it may have taken any time down to none. */

@@ -31,13 +31,23 @@ export interface PlannedCourse {
 	plan: Plan
 	owned?: OwnedTools
 	levels?: Levels
+	/** Of those who are known: how many times as long as others of their level they take; absent: as long. */
+	speeds?: readonly (number | undefined)[]
 }
 
 /** At which a plan's wait is sure. */
 const SURE = 0.9
 
 /** @throws {RangeError} the plan and the course are not of each other */
-export function writeScript({ course, designs, compiled, plan, owned = {}, levels = [] }: PlannedCourse): Script {
+export function writeScript({
+	course,
+	designs,
+	compiled,
+	plan,
+	owned = {},
+	levels = [],
+	speeds = [],
+}: PlannedCourse): Script {
 	const followed = followPlan(compiled.instance, plan)
 	const paces = Array.from({ length: course.studentCount }, (_, n) => levels[n] ?? course.pace)
 	const tools = new ToolList(owned, course.studentCount)
@@ -46,7 +56,7 @@ export function writeScript({ course, designs, compiled, plan, owned = {}, level
 	const sourceOf = (id: string) => compiled.tasks[id]
 	const groups = [...new Set(compiled.instance.tasks.flatMap(({ optionGroup }) => optionGroup ?? []))]
 	return {
-		levels: paces.map(levelFactor),
+		levels: paces.map((pace, n) => levelFactor(pace) * (speeds[n] ?? 1)),
 		callMinutes: paces.map(callMinutesOf),
 		sessions: followed.sessions,
 		shows: followed.shows,

@@ -33,6 +33,8 @@ export class StudioModel extends Model<InferAttributes<StudioModel>, InferCreati
 	declare strainTerms: CreationOptional<StrainTerms | null>
 	/** Null: it plans with what its designs state. */
 	declare learnt: CreationOptional<Learnt | null>
+	/** How fast people are who come again is learnt. */
+	declare learnsStudents: CreationOptional<boolean>
 	declare prepTerms: CreationOptional<PrepTerms | null>
 	declare version: CreationOptional<number>
 }
@@ -74,6 +76,7 @@ export function defineAccounts(sequelize: Sequelize): void {
 			kitTerms: { type: DataTypes.JSON, allowNull: true },
 			strainTerms: { type: DataTypes.JSON, allowNull: true },
 			learnt: { type: DataTypes.JSON, allowNull: true, field: 'learnt_minutes' },
+			learnsStudents: { type: DataTypes.BOOLEAN, allowNull: false, defaultValue: false },
 			prepTerms: { type: DataTypes.JSON, allowNull: true },
 			version: { type: DataTypes.INTEGER.UNSIGNED, allowNull: false, defaultValue: 1 },
 		},

@@ -32,7 +32,23 @@ export class ObservationModel extends Model<
 	declare leftOut: CreationOptional<string | null>
 }
 
-/** Registers the model of this file. */
+/** How fast somebody was at a step, of a studio that asks for it. */
+export class StudentSpeedModel extends Model<
+	InferAttributes<StudentSpeedModel>,
+	InferCreationAttributes<StudentSpeedModel>
+> {
+	declare id: CreationOptional<number>
+	declare studioId: number
+	declare courseId: number
+	declare session: number
+	declare person: string
+	declare name: string
+	/** YYYY-MM-DD. */
+	declare taughtOn: string
+	declare logRatio: number
+}
+
+/** Registers the models of this file. */
 export function defineLearning(sequelize: Sequelize): void {
 	const whole = () => ({ type: DataTypes.INTEGER.UNSIGNED, allowNull: false })
 	ObservationModel.init(
@@ -51,5 +67,19 @@ export function defineLearning(sequelize: Sequelize): void {
 			leftOut: DataTypes.STRING(200),
 		},
 		{ sequelize, tableName: 'observations', timestamps: false },
+	)
+	const text = () => ({ type: DataTypes.STRING(80), allowNull: false })
+	StudentSpeedModel.init(
+		{
+			id: { ...whole(), autoIncrement: true, primaryKey: true },
+			studioId: whole(),
+			courseId: whole(),
+			session: { type: DataTypes.SMALLINT.UNSIGNED, allowNull: false },
+			person: text(),
+			name: text(),
+			taughtOn: { type: DataTypes.DATEONLY, allowNull: false },
+			logRatio: { type: DataTypes.DOUBLE, allowNull: false },
+		},
+		{ sequelize, tableName: 'student_speeds', timestamps: false },
 	)
 }

@@ -33,6 +33,8 @@ export interface Studio {
 	strainTerms: StrainTerms
 	/** Null: it plans with what its designs state. */
 	learnt: Learnt | null
+	/** It is learnt how fast people are who come again. */
+	learnsStudents: boolean
 	/** How long work before class takes. */
 	prepTerms: PrepTerms
 	version: number
@@ -122,7 +124,11 @@ export async function endSignIn(token: string): Promise<void> {
  *
  * @throws {ConflictError} someone else has saved them since they were read
  */
-export async function updateStudio({ id, version, ...values }: Omit<Studio, 'learnt'>): Promise<void> {
+export async function updateStudio({
+	id,
+	version,
+	...values
+}: Omit<Studio, 'learnt' | 'learnsStudents'>): Promise<void> {
 	const [changed] = await writing(() =>
 		StudioModel.update({ ...values, version: version + 1 }, { where: { id, version } }),
 	)
@@ -175,7 +181,7 @@ export async function isEmpty(): Promise<boolean> {
 
 function toStudio(row: StudioModel): Studio {
 	const { ownPastes, kitTerms, strainTerms, learnt, prepTerms, id, name, timeZone, gaugeStandard, wireLengthsMm } = row
-	const { dryingConfidence, readingMaxAgeMinutes, units, version } = row
+	const { dryingConfidence, readingMaxAgeMinutes, units, learnsStudents, version } = row
 	return {
 		id,
 		name,
@@ -189,6 +195,7 @@ function toStudio(row: StudioModel): Studio {
 		kitTerms: { ...USUAL_KIT_TERMS, ...kitTerms },
 		strainTerms: { ...USUAL_STRAIN_TERMS, ...strainTerms },
 		learnt,
+		learnsStudents,
 		prepTerms: { ...USUAL_PREP_TERMS, ...prepTerms },
 		version,
 	}

@@ -19,7 +19,11 @@ import { getCourse } from '../../db/repositories/courses.server'
 import { listDryingNotes } from '../../db/repositories/drying-notes.server'
 import { addObservations, listObservations } from '../../db/repositories/observations.server'
 import { addRunEvents } from '../../db/repositories/runs.server'
+import { listStudentSpeeds } from '../../db/repositories/student-speeds.server'
+import { replaceStudents } from '../../db/repositories/students.server'
+import { readRehearsal } from '../../app/rehearse/read-rehearsal.server'
 import { answerOf, call } from '../support/call-route'
+import { makeStudent } from '../support/demo-kit'
 import { demoCourse } from '../support/demo-designs'
 import { contextOf, foundStudio, freshDatabase, type TestStudio } from '../support/studios'
 import { makeLearningStudio } from '../support/learning-studio'
@@ -368,4 +372,48 @@ test('trays that were looked at are entries of the log of drying, taken back wit
 	await addRunEvents(studio.id, { courseId, session: 1 }, [undo], new Date())
 	await keepObservations(studio, { courseId, session: 1 })
 	expect(await listDryingNotes(studio.id)).toEqual([])
+})
+
+describe('how fast people are', () => {
+	const fresh = async () => (await findMemberById(who.userId))!.studio
+	const teachMira = async () => {
+		const page = await readRun(studio, await getCourse(studio.id, courseId), 1)
+		const entry = page!.plan.entries.find(({ kind }) => kind === 'step')!.id
+		await teach([20], { type: 'student', entry, place: 0 }, { type: 'closed' })
+		await keepObservations(await fresh(), { courseId, session: 1 })
+	}
+	beforeEach(async () => {
+		await replaceStudents(studio.id, courseId, { students: [makeStudent({ name: 'Mira' })] })
+	})
+
+	test('is not learnt unless somebody asks for it', async () => {
+		await teachMira()
+		expect((await loadLog(await fresh())).students).toBeUndefined()
+		expect(await listStudentSpeeds(studio.id)).toEqual([])
+	})
+
+	test('is played in rehearsals, is in no file, and gone with one press', async () => {
+		await post({ intent: 'learn-students', learns: true })
+		await teachMira()
+		const known = await fresh()
+		const { students } = await loadLog(known)
+		expect(students!.map(({ name, steps }) => [name, steps])).toEqual([['Mira', 1]])
+		const course = await getCourse(studio.id, courseId)
+		const levels = async (by: Studio) => (await readRehearsal(by, course)).played!.script.levels
+		const [hers, others] = await levels(known)
+		expect(hers! / others!).toBeCloseTo(students![0]!.factor.at, 9)
+		const csv = (await files.loader(
+			call(who, '/log/files/log.csv', { params: { file: 'log.csv' } }),
+		)) as unknown as Response
+		expect(await csv.text()).not.toContain('Mira')
+		expect((await post({ intent: 'forget-student', person: 'mira' }, await foundStudio([]))).status).toBe(404)
+		expect((await post({ intent: 'forget-student', person: 'mira' })).status).toBe(200)
+		expect(await listStudentSpeeds(studio.id)).toEqual([])
+		await keepObservations(known, { courseId, session: 1 })
+		expect(await listStudentSpeeds(studio.id)).toHaveLength(1)
+		await post({ intent: 'learn-students', learns: false })
+		expect(await listStudentSpeeds(studio.id)).toEqual([])
+		const [plain, other] = await levels(await fresh())
+		expect(plain).toBe(other)
+	})
 })

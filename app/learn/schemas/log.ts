@@ -1,4 +1,4 @@
-import { number, object, ref, string } from 'yup'
+import { boolean, number, object, ref, string } from 'yup'
 import { rowId } from '../../shared/schemas/row-version'
 
 const MINUTES = 'Minutes from 0.5 to 2000'
@@ -33,6 +33,9 @@ export const logActions = {
 	/** Plans go by what is learnt now, or by what the designs state. */
 	'plan-with': object({}).noUnknown(),
 	'plan-stated': object({}).noUnknown(),
+	/** Whether it is learnt how fast people are who come again. */
+	'learn-students': object({ learns: boolean().required() }).noUnknown(),
+	'forget-student': object({ person: string().required().max(80) }).noUnknown(),
 	/** A file of classes (CSV). */
 	import: object({ text: string().required('The file is empty').max(4_000_000, 'At most 4 MB at once') }).noUnknown(),
 }

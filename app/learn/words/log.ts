@@ -1,5 +1,6 @@
 /** What was learnt from past classes, in words. */
 import type { BacktestFigures } from '../../../core/learn/backtest'
+import type { BelievedStudent } from '../../../core/learn/student-speed'
 import { count } from '../../shared/words/times'
 import type { BelievedName } from '../believed-names'
 import type { LoggedClass, LoggedOccasion, NamedAdvice } from '../load-log.server'
@@ -63,6 +64,11 @@ export function beliefWords({
 }: Pick<BelievedName, 'factor' | 'classes'>): string {
 	const between = ([from, to]: readonly [number, number]) => `${from.toFixed(2)} and ${to.toFixed(2)}`
 	return `Takes ${at.toFixed(2)} times what is stated: one in two between ${between(half)}, nine in ten between ${between(ninety)}; from ${count(classes, 'class', 'classes')}.`
+}
+
+/** 'takes 0.88 times as long as others of her level (0.75 to 1.02); from 6 steps on 2 days'. */
+export function speedWords({ factor: { at, ninety }, steps, days }: BelievedStudent): string {
+	return `takes ${at.toFixed(2)} times as long as others of her level (${ninety[0].toFixed(2)} to ${ninety[1].toFixed(2)}); from ${count(steps, 'step')} on ${count(days, 'day')}`
 }
 
 /** What was seen: '31 min', '3 of 96 broke', '410 g used'. */

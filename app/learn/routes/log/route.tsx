@@ -19,6 +19,7 @@ import { BelievedList } from './believed-list'
 import { ClassList } from './class-list'
 import { PartList } from './part-list'
 import { PlansSheet } from './plans-sheet'
+import { StudentsSheet } from './students-sheet'
 import '../../components/log.css'
 
 const RatioChart = lazy(() => import('../../components/ratio-chart'))
@@ -69,6 +70,7 @@ export default function LogPage({ loaderData, actionData }: Route.ComponentProps
 					<BelievedList title="Paste" about="used against what is reckoned" middle="as reckoned" list={pastes} />
 				)}
 				{figures.count > 0 && <PlansSheet since={loaderData.plansSince} />}
+				<StudentsSheet students={loaderData.students} />
 				{classes.length > 0 && <ClassList classes={classes} />}
 			</div>
 		</>

@@ -57,7 +57,7 @@ function PlayedRehearsal({
 	const asked = useMemo(
 		() => ({
 			...{ script: played.script, terms, first, courseId: state.courseId },
-			people: { owned: played.owned, levels: played.levels },
+			people: { owned: played.owned, levels: played.levels, speeds: played.speeds },
 			isCurrent: !state.isOutdated,
 		}),
 		[played, terms, first, state],

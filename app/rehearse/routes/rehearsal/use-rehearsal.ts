@@ -18,7 +18,7 @@ export interface AskedRehearsal extends Asked {
 	courseId: number
 	/** Of some classes, played before the page came. */
 	first: RehearsalFigures
-	people: Pick<PlayedCourse, 'owned' | 'levels'>
+	people: Pick<PlayedCourse, 'owned' | 'levels' | 'speeds'>
 	/** The plan is of the course as it is: so its changes can be tried. */
 	isCurrent: boolean
 }
