@@ -3,16 +3,14 @@
  * that is shorter, an extra that is left out, minutes more. The rest of the course is laid anew with each.
  */
 import type { CoursePin } from '../course/course-pin'
-import { planExactly, type ExactTerms } from '../plan/exact/plan-exactly'
 import type { Pin } from '../plan/pins/pin'
 import type { Instance } from '../plan/problem/instance'
-import type { Placement, Plan, Run } from '../plan/problem/plan'
-import { namePlan, placeSwaps, type NamedPlan } from '../plan/named-plan'
-import { runsOf, unitMinutesOf } from '../plan/problem/plan-times'
+import type { Plan } from '../plan/problem/plan'
+import { placeSwaps } from '../plan/named-plan'
+import { EveningPlans, startOf, type Evening, type Offered, type OfferTerms, type Told } from './evening-plans'
 import type { RunState } from './fold-run'
 import { remainingProblem, type Remaining, type RunProblem } from './remaining-problem'
-import type { TakenPlan } from './run-event'
-import { taskOfEntry, type RunPlan } from './run-plan'
+import type { RunPlan } from './run-plan'
 import type { Present } from './script-from-now'
 
 export type OfferChange =
@@ -33,13 +31,7 @@ export type OfferChange =
 
 export interface Offer {
 	change: OfferChange
-	/** What is taken with it, all but its words. */
-	taken: Omit<TakenPlan, 'reason'>
-}
-
-export interface OfferTerms {
-	/** Of each search. */
-	effortOf: () => Pick<ExactTerms, 'nodes' | 'shouldStop'>
+	taken: Offered
 }
 
 /** Shortened and lengthened by so much: common practice, no source. */
@@ -78,31 +70,17 @@ export function* findOffers(
 	}
 }
 
-/** What of an offer its plan does not tell. */
-interface OfferTold {
-	pins?: CoursePin[]
-	closeMin?: number
-	teaMinutes?: number | undefined
-	/** Units by which tasks of this evening are shorter. */
-	less?: ReadonlyMap<string, number> | undefined
-}
-
-interface Evening {
-	opened: RunPlan
-	state: RunState
-}
-
 class OfferSearch {
 	readonly #problem: RunProblem
 	readonly #remaining: Remaining
 	readonly #evening: Evening
-	readonly #terms: OfferTerms
+	readonly #plans: EveningPlans
 
 	constructor(problem: RunProblem, remaining: Remaining, evening: Evening, terms: OfferTerms) {
 		this.#problem = problem
 		this.#remaining = remaining
 		this.#evening = evening
-		this.#terms = terms
+		this.#plans = new EveningPlans(problem, remaining, evening, terms)
 	}
 
 	*run(): Generator<Offer> {
@@ -117,9 +95,9 @@ class OfferSearch {
 
 	/** What comes first, or leaves, if the rest is simply laid again. */
 	*#asItLies(): Generator<Offer> {
-		const plan = this.#plan({})
+		const plan = this.#plans.lay({})
 		if (!plan) return
-		const moved = this.#movedBy(plan)
+		const moved = this.#plans.movedBy(plan)
 		if (moved.length > 0) yield* this.#offerLater(plan, moved)
 		else {
 			// What is shown comes with its step.
@@ -139,7 +117,7 @@ class OfferSearch {
 		const minutes = Math.min(TEA_LESS, tea.minutes - SHORTEST_TEA)
 		if (minutes <= 0) return
 		const shorter = breaks.map((pause) => (pause === tea ? { ...pause, minutes: tea.minutes - minutes } : pause))
-		const plan = this.#plan({ instance: { ...instance, breaks: shorter }, pins: this.#tonightStays() })
+		const plan = this.#plans.lay({ instance: { ...instance, breaks: shorter }, pins: this.#tonightStays() })
 		if (plan) yield* this.#offer(plan, { kind: 'tea', minutes }, { teaMinutes: tea.minutes - minutes })
 	}
 
@@ -159,7 +137,7 @@ class OfferSearch {
 			const tasks = instance.tasks.map((task) => {
 				return 'units' in task ? { ...task, units: task.units - (less.get(task.id) ?? 0) } : task
 			})
-			const plan = this.#plan({ instance: { ...instance, tasks }, pins: this.#tonightStays() })
+			const plan = this.#plans.lay({ instance: { ...instance, tasks }, pins: this.#tonightStays() })
 			if (!plan) continue
 			yield* this.#offer(plan, { kind: 'fewer', tasks: [...less.keys()], pieces: PIECES_LESS }, { less })
 		}
@@ -167,18 +145,18 @@ class OfferSearch {
 
 	/** One of this evening's tasks, and what hangs on it, the last ones first. */
 	*#later(): Generator<Offer> {
-		const next = this.#nextOpen()
+		const next = this.#plans.nextOpen()
 		if (!next) return
 		const free = this.#remaining.tonight.filter((id) => id !== this.#remaining.running)
 		for (const task of free.toReversed().slice(0, MOST_TRIED)) {
-			const plan = this.#plan({ pins: [{ kind: 'session', task, session: next.session }] })
-			if (plan) yield* this.#offerLater(plan, this.#movedBy(plan))
+			const plan = this.#plans.lay({ pins: [{ kind: 'session', task, session: next.session }] })
+			if (plan) yield* this.#offerLater(plan, this.#plans.movedBy(plan))
 		}
 	}
 
 	/** Dried pieces take the place of what is made too late to dry until the next time. */
 	*#dried(): Generator<Offer> {
-		const next = this.#nextOpen()
+		const next = this.#plans.nextOpen()
 		if (!next) return
 		const { instance, tonight, running } = this.#remaining
 		const tried = new Set<string>()
@@ -194,7 +172,7 @@ class OfferSearch {
 				...own.map((o): Pin => ({ kind: 'swap', arc: o, isSwapped: true })),
 				{ kind: 'session', task: arc.from, session: next.session },
 			]
-			const plan = this.#plan({ pins })
+			const plan = this.#plans.lay({ pins })
 			if (!plan) continue
 			const minutes = arc.swapPrep ?? instance.prepared?.find(({ id }) => id === arc.swap)?.minutes ?? 0
 			const tasks = [...new Set(own.flatMap((o) => instance.arcs[o]?.from ?? []))]
@@ -223,7 +201,7 @@ class OfferSearch {
 			const isBegun = whole.filter(inGroup).length > left.length || left.some(({ id }) => id === running)
 			if (isBegun) continue
 			const tasks = left.map(({ id }) => id)
-			const plan = this.#plan({ pins: tasks.map((task) => ({ kind: 'place', task, place: 'dropped' })) })
+			const plan = this.#plans.lay({ pins: tasks.map((task) => ({ kind: 'place', task, place: 'dropped' })) })
 			const pins = tasks.map((task): CoursePin => ({ kind: 'place', task, place: 'dropped' }))
 			if (plan) yield* this.#offer(plan, { kind: 'left out', tasks }, { pins })
 		}
@@ -240,7 +218,7 @@ class OfferSearch {
 			if (closeMin >= MIDNIGHT) return
 			const close = clockOf(closeMin)
 			const windows = instance.windows.map((window) => (window === last ? { ...window, close } : window))
-			const plan = this.#plan({ instance: { ...instance, windows }, pins: this.#tonightStays() })
+			const plan = this.#plans.lay({ instance: { ...instance, windows }, pins: this.#tonightStays() })
 			if (!plan) continue
 			yield* this.#offer(plan, { kind: 'longer', minutes }, { closeMin })
 			return
@@ -251,149 +229,14 @@ class OfferSearch {
 		return this.#remaining.tonight.map((task) => ({ kind: 'session', task, session: this.#evening.opened.session }))
 	}
 
-	#nextOpen() {
-		return this.#remaining.instance.windows.find(({ session }) => session > this.#evening.opened.session)
-	}
-
-	/** @returns undefined: it does not fit the rest of the course */
-	#plan({ instance = this.#remaining.instance, pins = [] }: { instance?: Instance; pins?: Pin[] }): Plan | undefined {
-		const { pins: standing, near, deadlines } = this.#remaining
-		const found = planExactly(instance, {
-			pins: [...withoutOverruled(standing, pins), ...this.#laterStays(), ...pins],
-			near,
-			...this.#terms.effortOf(),
-		})
-		if (found.status !== 'optimal' && found.status !== 'feasible') return undefined
-		const isInTime = [...deadlines].every(([task, minute]) => startOf(found.plan, task) <= minute)
-		return isInTime ? found.plan : undefined
-	}
-
-	/** What was to be done another time is not pulled into this evening. */
-	#laterStays(): Pin[] {
-		const next = this.#nextOpen()
-		const { instance, tonight, near } = this.#remaining
-		if (!next) return []
-		return instance.tasks.flatMap(({ id }): Pin[] => {
-			const isLater = !tonight.includes(id) && near.placements[id]?.place === 'class'
-			return isLater ? [{ kind: 'notBefore', task: id, minute: next.open }] : []
-		})
-	}
-
-	#movedBy(plan: Plan): string[] {
-		const isPlaced = (id: string) => plan.placements[id]?.place === 'class'
-		return this.#remaining.tonight.filter((id) => isPlaced(id) && !this.#isTonight(plan, id))
-	}
-
-	#isTonight(plan: Plan, id: string): boolean {
-		return startOf(plan, id) < (this.#nextOpen()?.open ?? Infinity)
-	}
-
 	*#offerLater(plan: Plan, tasks: string[]): Generator<Offer> {
-		const session = Math.min(...tasks.map((id) => this.#sessionOf(startOf(plan, id))))
+		const session = Math.min(...tasks.map((id) => this.#plans.sessionOf(startOf(plan, id))))
 		if (tasks.length > 0) yield* this.#offer(plan, { kind: 'later', tasks, session })
 	}
 
-	#sessionOf(clock: number): number {
-		return this.#remaining.instance.windows.findLast(({ open }) => open <= clock)?.session ?? 0
-	}
-
-	/** Nothing, where the picture of the evening cannot tell it: a step cut up anew. */
-	*#offer(
-		plan: Plan,
-		change: OfferChange,
-		{ pins = [], closeMin, teaMinutes, less }: OfferTold = {},
-	): Generator<Offer> {
-		const entries = this.#entriesBy(plan, { teaMinutes, less })
-		if (!entries) return
-		const close = closeMin ?? this.#evening.state.plan.closeMin
-		const moved = this.#movedBy(plan)
-		// What leaves this evening leaves for one other: more could not be told in a line.
-		const sessionsOf = (task: string) => new Set(runsOf(plan, task).map(({ start }) => this.#sessionOf(start)))
-		if (moved.some((task) => sessionsOf(task).size > 1)) return
-		const left = moved.map((task): CoursePin => {
-			return { kind: 'session', task, session: this.#sessionOf(startOf(plan, task)) }
-		})
-		const settled = [...left, ...pins]
-		const coursePlan = settled.length > 0 ? this.#coursePlanWith(plan) : undefined
-		yield {
-			change,
-			taken: { entries, closeMin: close, pins: settled, ...(coursePlan && { coursePlan }) },
-		}
-	}
-
-	/**
-	 * The plan of the whole course: this evening as it was planned, but for what leaves it, and the rest as it was found.
-	 *
-	 * @returns undefined: a step is cut up in another way
-	 */
-	#coursePlanWith(plan: Plan): NamedPlan | undefined {
-		const { compiled, plan: before } = this.#problem
-		const { arcsKept, breaksKept, instance } = this.#remaining
-		const isLater = (b: number) => (compiled.instance.breaks?.[b]?.session ?? 0) > this.#evening.opened.session
-		const laid = new Map(breaksKept.map((b, k) => [b, plan.breaks?.[k]]))
-		const placements = compiled.instance.tasks.map(({ id }) => [id, this.#placedAgain(plan, id)] as const)
-		if (placements.some(([, placement]) => placement === undefined)) return undefined
-		const kept = new Set(arcsKept)
-		const merged: Plan = {
-			placements: Object.fromEntries(placements.flatMap(([id, own]) => (own ? [[id, own] as const] : []))),
-			swaps: [...before.swaps.filter((a) => !kept.has(a)), ...plan.swaps.flatMap((k) => arcsKept[k] ?? [])].toSorted(
-				(a, b) => a - b,
-			),
-			...(before.breaks && { breaks: before.breaks.map((start, b) => (isLater(b) ? (laid.get(b) ?? start) : start)) }),
-			extension: 0,
-		}
-		return instance.tasks.length > 0 ? namePlan(merged, compiled.instance) : undefined
-	}
-
-	#placedAgain(plan: Plan, id: string): Placement | undefined {
-		const before = this.#problem.plan.placements[id]
-		const now = plan.placements[id]
-		if (!now || !before || !('runs' in before) || !('runs' in now)) return now ?? before
-		const next = this.#nextOpen()?.open ?? Infinity
-		const stays = before.runs.filter(({ start }) => start < next)
-		const isDone = ({ start }: Run) => start < this.#remaining.clockOf(this.#evening.opened.openMin)
-		// What leaves this evening keeps what was done of it before.
-		const first = this.#isTonight(plan, id) ? stays : stays.filter((run) => isDone(run))
-		const runs = [...first, ...now.runs.filter(({ start }) => start >= next)]
-		const count = (list: readonly Run[]) => list.reduce((sum, { units }) => sum + units, 0)
-		return count(runs) === count(before.runs) ? { place: now.place, runs } : undefined
-	}
-
-	/** What is done and going on as it was; the rest where the plan lays it. */
-	#entriesBy(plan: Plan, { teaMinutes, less }: OfferTold): TakenPlan['entries'] | undefined {
-		const { state } = this.#evening
-		const { instance, clockOf, running } = this.#remaining
-		const wallOf = (clock: number) => clock - clockOf(0)
-		const units = new Map(instance.tasks.map((task) => [task.id, unitMinutesOf(task)]))
-		const savedNow = running === undefined ? 0 : (less?.get(running) ?? 0) * (units.get(running) ?? 0)
-		const past = state.entries.flatMap(({ entry: { id, startMin, endMin }, status }) => {
-			if (status === 'to come') return []
-			return [{ entry: id, startMin, endMin: status === 'running' ? endMin - savedNow : endMin }]
-		})
-		const open = state.entries.filter(({ status }) => status === 'to come').map(({ entry }) => entry)
-		const told: TakenPlan['entries'] = []
-		for (const id of this.#remaining.tonight) {
-			if (id === this.#remaining.running || !this.#isTonight(plan, id)) continue
-			const own = open.filter((entry) => taskOfEntry(entry) === id)
-			const [first] = own
-			const inside = runsOf(plan, id).filter(({ start }) => start < (this.#nextOpen()?.open ?? Infinity))
-			if (!first || inside.length !== own.length) return undefined
-			const unit = units.get(id) ?? 0
-			for (const [r, { start, units: count }] of inside.entries())
-				told.push({ entry: own[r]!.id, startMin: wallOf(start), endMin: wallOf(start + count * unit) })
-		}
-		const teas = open.filter(({ kind }) => kind === 'break')
-		const lying = (instance.breaks ?? []).flatMap(({ session }, b) => {
-			const start = plan.breaks?.[b]
-			return session === this.#evening.opened.session && start !== undefined ? [start] : []
-		})
-		for (const [b, tea] of teas.entries()) {
-			const start = lying[b]
-			const minutes = b === 0 && teaMinutes !== undefined ? teaMinutes : tea.endMin - tea.startMin
-			// A break for which there is no time any more is none.
-			if (start !== undefined) told.push({ entry: tea.id, startMin: wallOf(start), endMin: wallOf(start + minutes) })
-		}
-		return [...past, ...told.toSorted((a, b) => a.startMin - b.startMin)]
+	*#offer(plan: Plan, change: OfferChange, told: Told = {}): Generator<Offer> {
+		const taken = this.#plans.take(plan, told)
+		if (taken) yield { change, taken }
 	}
 }
 
@@ -401,23 +244,4 @@ class OfferSearch {
 function problemAfter(problem: RunProblem, { coursePlan }: RunState): RunProblem {
 	const plan = coursePlan && placeSwaps(coursePlan, problem.compiled.instance)
 	return plan ? { ...problem, plan } : problem
-}
-
-function startOf(plan: Plan, task: string): number {
-	return runsOf(plan, task)[0]?.start ?? -Infinity
-}
-
-/** What stands, but for what is settled otherwise by the change that is tried. */
-function withoutOverruled(standing: readonly Pin[], changes: readonly Pin[]): Pin[] {
-	return standing.filter(
-		(pin) =>
-			!changes.some(
-				(change) =>
-					(change.kind === 'place' && 'task' in pin && pin.task === change.task) ||
-					(change.kind === 'swap' && pin.kind === 'swap' && pin.arc === change.arc) ||
-					((change.kind === 'notBefore' || change.kind === 'session') &&
-						pin.kind === 'session' &&
-						pin.task === change.task),
-			),
-	)
 }
