@@ -6,6 +6,7 @@ import { requireMember } from '../account/require-member.server'
 import type { Route } from './+types/route'
 import { LookSwitch } from './look-switch'
 import { ShortcutKeys } from './shortcuts/shortcut-keys'
+import { useOwnDevice } from '../run/offline/own-device'
 import { SignOut } from './sign-out'
 import './frame.css'
 
@@ -13,7 +14,7 @@ export const middleware: Route.MiddlewareFunction[] = [requireMember]
 
 export function loader({ context }: Route.LoaderArgs) {
 	const { userName, studio } = context.get(memberContext)
-	return { userName, studioName: studio.name }
+	return { userName, studioId: studio.id, studioName: studio.name }
 }
 
 const PAGES = [
@@ -27,8 +28,9 @@ const PAGES = [
 ]
 
 /** What stands round every page of a studio: the way past the head, the head, the content. */
-export default function Frame({ loaderData: { userName, studioName } }: Route.ComponentProps) {
+export default function Frame({ loaderData: { userName, studioId, studioName } }: Route.ComponentProps) {
 	const look = useRouteLoaderData<Look>('root') ?? {}
+	useOwnDevice(studioId)
 	const isLoading = useNavigation().state !== 'idle'
 	return (
 		<>
@@ -50,7 +52,7 @@ export default function Frame({ loaderData: { userName, studioName } }: Route.Co
 					<ShortcutKeys />
 					<LookSwitch look={look} />
 					<NavLink to="/studio">{studioName}</NavLink>
-					<SignOut userName={userName} />
+					<SignOut userName={userName} studioId={studioId} />
 				</div>
 			</header>
 			<div className={isLoading ? 'frame-progress is-loading' : 'frame-progress'} aria-hidden="true" />

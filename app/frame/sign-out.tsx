@@ -7,7 +7,7 @@ import { saveJson } from '../shared/save-json'
 import { count } from '../shared/words/times'
 
 /** Leaves the studio and the device; what of a class is only on this device is sent or saved first. */
-export function SignOut({ userName }: { userName: string }) {
+export function SignOut({ userName, studioId }: { userName: string; studioId: number }) {
 	const [unsent, setUnsent] = useState<Unsent>()
 	const [trouble, setTrouble] = useState<string>()
 	/** The device is cleared when she is out: who is not stays as she was, with all that a class needs. */
@@ -20,16 +20,16 @@ export function SignOut({ userName }: { userName: string }) {
 			setTrouble('The server was not reached: you stay signed in until there is a network.')
 			return
 		}
-		await clearDevice()
+		await clearDevice(studioId)
 		location.assign('/sign-in')
 	}
 	const ask = async () => {
 		setTrouble(undefined)
-		const found = await readUnsent()
+		const found = await readUnsent(studioId)
 		setUnsent(found)
 		if (found.events.size === 0 && found.photos.length === 0) await leaveAfter(() => undefined)
 	}
-	const send = () => leaveAfter(() => (unsent ? sendUnsent(unsent) : undefined))
+	const send = () => leaveAfter(() => (unsent ? sendUnsent(studioId, unsent) : undefined))
 	const save = () => leaveAfter(async () => unsent && saveJson('class.json', await toSavedClass(unsent)))
 	const stay = () => {
 		setUnsent(undefined)

@@ -43,6 +43,7 @@ export interface RunCard {
 }
 
 export interface RunPage {
+	studioId: number
 	courseId: number
 	courseName: string
 	/** From 1; and as it is called. */
@@ -101,7 +102,8 @@ export async function readRun(studio: Studio, course: StoredCourse, session: num
 	const { homeMinutes, otherMinutes } = findWayBack(compiled, current.designs, story, session - 1)
 	const tools = current.designs.flatMap(({ design }) => design.steps.flatMap((step) => step.tools))
 	return {
-		...{ courseId: course.id, courseName: course.name, session, plan, known, planId: current.planId },
+		...{ studioId: studio.id, courseId: course.id, courseName: course.name, session, plan, known },
+		planId: current.planId,
 		problem: {
 			compiled: { instance: compiled.instance, tasks, arcs: compiled.arcs },
 			plan: laid,

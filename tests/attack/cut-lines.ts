@@ -133,7 +133,7 @@ function eventsOnDevice(page: Page, run: string): Promise<{ id: string; isSent: 
 	return page.evaluate(
 		(address) =>
 			new Promise<{ id: string; isSent: boolean }[]>((resolve, reject) => {
-				const opening = indexedDB.open('calycine-runs')
+				const opening = indexedDB.open('calycine-runs-1')
 				opening.onerror = () => reject(new Error('the store did not open'))
 				opening.onsuccess = () => {
 					const asking = opening.result.transaction('events').objectStore('events').index('run').getAll(address)

@@ -109,6 +109,58 @@ describe('a device', () => {
 		await expect(tablet.goto('/courses/1/run/1')).rejects.toThrow(/ERR_/)
 		line.plug()
 	})
+
+	test('that was another studio’s keeps its presses for it, unseen, and shows none of its pages', async () => {
+		const there = await visit({ ...bench, app: { ...bench.app, url: line.url } }, { reducedMotion: 'reduce' })
+		const { page } = there
+		await page.goto('/courses/1/run/2')
+		await page.getByText(/^Ready for class/).waitFor({ timeout: 60_000 })
+		// As if somebody of another studio had taught with it, whose sign-in has run out since.
+		await page.evaluate(
+			() =>
+				new Promise<void>((resolve, reject) => {
+					localStorage.setItem('calycine-studio', '999')
+					const opening = indexedDB.open('calycine-runs-999', 1)
+					opening.onupgradeneeded = () => {
+						for (const name of ['events', 'photos'])
+							opening.result.createObjectStore(name, { keyPath: ['run', 'id'] }).createIndex('run', 'run')
+						opening.result.createObjectStore('names')
+					}
+					opening.onerror = () => reject(new Error('the store did not open'))
+					opening.onsuccess = () => {
+						const own = { run: '/courses/1/run/2', id: 'theirs', event: { id: 'theirs' }, isSent: false }
+						const writing = opening.result.transaction('events', 'readwrite')
+						writing.objectStore('events').put(own)
+						writing.oncomplete = () => {
+							opening.result.close()
+							resolve()
+						}
+					}
+				}),
+		)
+		await page.goto('/courses')
+		await expect.poll(() => page.evaluate(() => localStorage.getItem('calycine-studio'))).toBe('1')
+		expect(await page.evaluate(async () => (await caches.keys()).filter((name) => name.includes('pages')))).toEqual([])
+		line.pull()
+		await expect(page.goto('/courses/1/run/2')).rejects.toThrow(/ERR_/)
+		line.plug()
+		// Whose they are not is asked nothing about them, and cannot throw them away.
+		await page.goto('/courses')
+		await page.getByRole('button', { name: 'Sign out' }).click()
+		await page.getByRole('heading', { name: 'Sign in to your bench' }).waitFor()
+		const left = await page.evaluate(
+			() =>
+				new Promise<number>((resolve) => {
+					const opening = indexedDB.open('calycine-runs-999')
+					opening.onsuccess = () => {
+						const asking = opening.result.transaction('events').objectStore('events').count()
+						asking.onsuccess = () => resolve(asking.result)
+					}
+				}),
+		)
+		expect(left).toBe(1)
+		await there.context.close()
+	})
 })
 
 test('what was saved as a file when somebody signed out is taken in again, and nothing that is no such file', async () => {

@@ -1,4 +1,4 @@
-/** What a device keeps of its runs: every event from the moment it is written, sent or not, whatever happens to the page. */
+/** What a device keeps of a studio's runs: every event from the moment it is written, sent or not, whatever happens to the page. */
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb'
 import type { RunEvent } from '../../../core/run/run-event'
 import { randomId } from './random-id'
@@ -35,14 +35,13 @@ export interface KeptEvents {
 export class RunStore {
 	readonly #opening: Promise<IDBPDatabase<RunsSchema>>
 
-	constructor() {
-		this.#opening = openDB<RunsSchema>('calycine-runs', 2, {
-			upgrade: (database, version) => {
-				if (version < 1) {
-					database.createObjectStore('events', { keyPath: ['run', 'id'] }).createIndex('run', 'run')
-					database.createObjectStore('names')
-				}
-				database.createObjectStore('photos', { keyPath: ['run', 'id'] }).createIndex('run', 'run')
+	/** @param studioId - whoever signs in here from another studio sees none of it, and who comes back finds it */
+	constructor(studioId: number) {
+		this.#opening = openDB<RunsSchema>(`calycine-runs-${studioId}`, 1, {
+			upgrade: (database) => {
+				for (const name of ['events', 'photos'] as const)
+					database.createObjectStore(name, { keyPath: ['run', 'id'] }).createIndex('run', 'run')
+				database.createObjectStore('names')
 			},
 		})
 	}

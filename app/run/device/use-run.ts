@@ -29,8 +29,8 @@ const TICK_MS = 1_000
 export interface RunLine {
 	/** Without a slash at its end. */
 	address: string
-	/** What is heard and pressed is kept on the device. */
-	isKept: boolean
+	/** For whom what is heard and pressed is kept on the device; absent: nothing is. */
+	studioId?: number
 }
 
 type RunSource = Pick<RunPage, 'plan' | 'timeZone' | 'known'> & Partial<Pick<RunPage, 'waitsInAir'>>
@@ -39,7 +39,8 @@ type RunSource = Pick<RunPage, 'plan' | 'timeZone' | 'known'> & Partial<Pick<Run
 export function useRun(page: RunSource, line: RunLine): Run {
 	const { timeZone, known } = page
 	const [desk] = useState(() => {
-		return new RunDesk({ address: line.address, known, store: line.isKept ? new RunStore() : NO_STORE })
+		const store = line.studioId === undefined ? NO_STORE : new RunStore(line.studioId)
+		return new RunDesk({ address: line.address, known, store })
 	})
 	const device = useSyncExternalStore(desk.subscribe, desk.read, desk.read)
 	const [ticked, setTicked] = useState(() => Date.now())

@@ -14,8 +14,8 @@ export interface Unsent {
 }
 
 /** @returns empty, too, where the browser keeps nothing */
-export async function readUnsent(): Promise<Unsent> {
-	const store = new RunStore()
+export async function readUnsent(studioId: number): Promise<Unsent> {
+	const store = new RunStore(studioId)
 	try {
 		return { events: await store.unsent(), photos: await store.unsentPhotos() }
 	} catch {
@@ -24,8 +24,8 @@ export async function readUnsent(): Promise<Unsent> {
 }
 
 /** @throws {Error} not all of it came through; what did is known to be there */
-export async function sendUnsent({ events: unsent, photos }: Unsent): Promise<void> {
-	const store = new RunStore()
+export async function sendUnsent(studioId: number, { events: unsent, photos }: Unsent): Promise<void> {
+	const store = new RunStore(studioId)
 	for (const [address, events] of unsent)
 		for (let from = 0; from < events.length; from += MOST_SENT) {
 			const part = events.slice(from, from + MOST_SENT)
@@ -40,6 +40,6 @@ export async function sendUnsent({ events: unsent, photos }: Unsent): Promise<vo
 }
 
 /** All that a studio has left here: pages and events. */
-export async function clearDevice(): Promise<void> {
-	await Promise.allSettled([new RunStore().clear(), 'caches' in globalThis ? forgetPages() : undefined])
+export async function clearDevice(studioId: number): Promise<void> {
+	await Promise.allSettled([new RunStore(studioId).clear(), 'caches' in globalThis ? forgetPages() : undefined])
 }

@@ -1,4 +1,5 @@
 /** What a device needs to teach without a network, tested before leaving home. */
+import { ownDevice } from './own-device'
 import { pagesOfRun, type KeepAnswer, type KeepRequest } from './kept-pages'
 
 export const READY_CHECKS = ['secure', 'worker', 'pages', 'room', 'storage', 'awake'] as const
@@ -15,7 +16,8 @@ const LEAST_ROOM = 50 * 2 ** 20
 const PATIENCE_MS = 60_000
 
 /** Makes the device ready as far as it lets itself be made, and says what is there. */
-export async function makeReady(courseId: number, session: number): Promise<Readiness> {
+export async function makeReady(studioId: number, courseId: number, session: number): Promise<Readiness> {
+	await ownDevice(studioId)
 	const hasWorker = isSecureContext && 'serviceWorker' in navigator
 	const worker = hasWorker ? await startWorker() : undefined
 	const [missing, hasRoom, isPersisted] = await Promise.all([

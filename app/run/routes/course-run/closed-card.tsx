@@ -73,7 +73,7 @@ function AwayLines({ page, run: { state, desk } }: ClosedCardProps) {
 	)
 }
 
-function Notes({ page: { courseId, session, timeZone }, run: { state } }: ClosedCardProps) {
+function Notes({ page: { studioId, courseId, session, timeZone }, run: { state } }: ClosedCardProps) {
 	if (state.notes.length === 0) return null
 	return (
 		<ul className="run-notes">
@@ -84,6 +84,7 @@ function Notes({ page: { courseId, session, timeZone }, run: { state } }: Closed
 						<span className="soft">{at}</span> {text}
 						{photo !== undefined && (
 							<NotePhoto
+								studioId={studioId}
 								address={`/courses/${courseId}/run/${session}`}
 								id={photo}
 								alt={text === '' ? `Photo taken at ${at}` : text}

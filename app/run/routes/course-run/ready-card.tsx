@@ -5,8 +5,8 @@ import type { RunPage } from '../../read-run.server'
 import { READY_WORDS, readyHeadline } from '../../words/ready'
 
 /** Whether this device can teach without a network: looked at before leaving home. */
-export function ReadyCard({ page: { courseId, session } }: { page: RunPage }) {
-	const readiness = useReady(courseId, session)
+export function ReadyCard({ page }: { page: RunPage }) {
+	const readiness = useReady(page)
 	if (!readiness)
 		return (
 			<p className="soft" role="status">

@@ -53,7 +53,10 @@ function LayingOut({ page }: { page: RunPage }) {
 }
 
 function Tablet({ page }: { page: RunPage }) {
-	const run = useRun(page, { address: `/courses/${page.courseId}/run/${page.session}`, isKept: true })
+	const run = useRun(page, {
+		address: `/courses/${page.courseId}/run/${page.session}`,
+		studioId: page.studioId,
+	})
 	const { state, device } = run
 	const lastPress = useLastPress()
 	const bell = useBell()

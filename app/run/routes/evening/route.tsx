@@ -26,7 +26,7 @@ export function loader({ params }: Route.LoaderArgs) {
 export default function EveningPage({ loaderData: { code, run } }: Route.ComponentProps) {
 	return (
 		<main id="main" tabIndex={-1}>
-			<Wall page={run} line={{ address: `/evening/${code}`, isKept: false }} />
+			<Wall page={run} line={{ address: `/evening/${code}` }} />
 		</main>
 	)
 }

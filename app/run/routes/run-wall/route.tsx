@@ -16,11 +16,11 @@ export function loader({ params, context }: Route.LoaderArgs) {
 		const { studio } = context.get(memberContext)
 		const { courseId, session } = readRunKey(params)
 		const run = await readRun(studio, await courseOfPage(context, params), session)
-		return { address: `/courses/${courseId}/run/${session}`, run: run && toWallRun(run) }
+		return { address: `/courses/${courseId}/run/${session}`, studioId: studio.id, run: run && toWallRun(run) }
 	})
 }
 
-export default function RunWallPage({ loaderData: { run, address } }: Route.ComponentProps) {
+export default function RunWallPage({ loaderData: { run, ...line } }: Route.ComponentProps) {
 	if (!run) return <h1 className="wall-quiet">Nothing is planned for this session.</h1>
-	return <Wall page={run} line={{ address, isKept: true }} />
+	return <Wall page={run} line={line} />
 }
