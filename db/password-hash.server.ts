@@ -1,8 +1,10 @@
 /** Passwords, hashed with scrypt and a salt of their own. */
 import { randomBytes, scrypt, timingSafeEqual, type ScryptOptions } from 'node:crypto'
 
-/** Cost of the OWASP password storage cheat sheet (from memory): N = 2^16, r = 8, p = 1 takes 64 MiB. */
-const COST = { N: 2 ** 16, r: 8, p: 1 }
+/** Cost of the OWASP password storage cheat sheet (from memory): N = 2^17, r = 8, p = 1 takes 128 MiB. */
+const COST = { N: 2 ** 17, r: 8, p: 1 }
+/** At once: the third waits, so that nobody fills the memory by trying passwords. */
+const MOST_AT_ONCE = 2
 const KEY_BYTES = 32
 const SALT_BYTES = 16
 
@@ -22,7 +24,33 @@ export async function matchesPassword(password: string, hash: string): Promise<b
 	return actual.length === expected.length && timingSafeEqual(actual, expected)
 }
 
-function derive(password: string, salt: Buffer, cost: Required<Pick<ScryptOptions, 'N' | 'r' | 'p'>>): Promise<Buffer> {
+/** Whether the hash was made at another cost than today's: when its password is known it is to be made anew. */
+export function isOutdated(hash: string): boolean {
+	const [scheme, N, r, p] = hash.split('$')
+	return scheme !== 'scrypt' || Number(N) !== COST.N || Number(r) !== COST.r || Number(p) !== COST.p
+}
+
+let running = 0
+const waiting: (() => void)[] = []
+
+async function derive(...terms: Parameters<typeof deriveKey>): Promise<Buffer> {
+	if (running >= MOST_AT_ONCE) await new Promise<void>((resolve) => waiting.push(resolve))
+	else running++
+	try {
+		return await deriveKey(...terms)
+	} finally {
+		const next = waiting.shift()
+		// Its turn goes to the next one.
+		if (next) next()
+		else running--
+	}
+}
+
+function deriveKey(
+	password: string,
+	salt: Buffer,
+	cost: Required<Pick<ScryptOptions, 'N' | 'r' | 'p'>>,
+): Promise<Buffer> {
 	return new Promise((resolve, reject) => {
 		scrypt(password.normalize('NFKC'), salt, KEY_BYTES, { ...cost, maxmem: 256 * cost.N * cost.r }, (error, key) => {
 			if (error) reject(error)

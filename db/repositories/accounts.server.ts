@@ -12,7 +12,7 @@ import type { UnitSystem } from '../../core/materials/units'
 import type { GaugeStandard } from '../../core/materials/wire-gauge'
 import { writing } from '../connection.server'
 import { SignInModel, StudioModel, UserModel } from '../models/accounts.server'
-import { hashPassword, matchesPassword } from '../password-hash.server'
+import { hashPassword, isOutdated, matchesPassword } from '../password-hash.server'
 
 export interface Studio {
 	id: number
@@ -61,7 +61,12 @@ export async function findUserByPassword(email: string, password: string): Promi
 	const user = await UserModel.findOne({ where: { email: email.toLowerCase() } })
 	decoyHash ??= hashPassword(randomBytes(16).toString('hex'))
 	const isRight = await matchesPassword(password, user?.passwordHash ?? (await decoyHash))
-	return user && isRight ? user.id : undefined
+	if (!user || !isRight) return undefined
+	if (isOutdated(user.passwordHash)) {
+		const passwordHash = await hashPassword(password)
+		await writing(() => UserModel.update({ passwordHash }, { where: { id: user.id } }))
+	}
+	return user.id
 }
 
 /** @returns how she wants the screens; {} where she has chosen nothing */

@@ -1,3 +1,4 @@
+import { scryptSync } from 'node:crypto'
 import { QueryTypes } from 'sequelize'
 import { beforeAll, describe, expect, test } from 'vitest'
 import { closeDatabase, getDatabase, isDatabaseAlive, openDatabase } from '../../db/connection.server'
@@ -41,7 +42,7 @@ describe('passwords', () => {
 		const rows = await select(`SELECT * FROM users WHERE id = ${userId}`)
 
 		expect(JSON.stringify(rows)).not.toContain(password)
-		expect(JSON.stringify(rows)).toContain('scrypt$65536$8$1$')
+		expect(JSON.stringify(rows)).toContain('scrypt$131072$8$1$')
 	})
 
 	test('the same word has another hash each time, and each is matched by the word alone', async () => {
@@ -58,6 +59,33 @@ describe('passwords', () => {
 			expect(await matchesPassword('sepal', hash)).toBe(false)
 		},
 	)
+
+	test('of an older cost still open the door, and are hashed anew when they do', async () => {
+		const { userId, email, password } = await foundStudio()
+		const salt = Buffer.from('an older salt...')
+		const key = scryptSync(password.normalize('NFKC'), salt, 32, { N: 2 ** 14, r: 8, p: 1 })
+		const old = ['scrypt', 2 ** 14, 8, 1, salt.toString('base64'), key.toString('base64')].join('$')
+		await getDatabase().query('UPDATE users SET password_hash = ? WHERE id = ?', { replacements: [old, userId] })
+		const hashOf = async () => (await select<{ password_hash: string }>(`SELECT * FROM users WHERE id = ${userId}`))[0]!
+
+		expect(await findUserByPassword(email, `${password}!`)).toBeUndefined()
+		expect((await hashOf()).password_hash).toBe(old)
+		expect(await findUserByPassword(email, password)).toBe(userId)
+		const { password_hash: anew } = await hashOf()
+		expect(anew.startsWith('scrypt$131072$8$1$')).toBe(true)
+		expect(await findUserByPassword(email, password)).toBe(userId)
+		expect((await hashOf()).password_hash).toBe(anew)
+	})
+
+	test('asked for all at once are all answered, one after the other', async () => {
+		const hash = await hashPassword('sepal')
+		const words = ['sepal', 'petal', 'sepal', 'tepal', 'sepal', 'sepal']
+		const answers = await Promise.all(words.map((word) => matchesPassword(word, hash)))
+		expect(answers).toEqual(words.map((word) => word === 'sepal'))
+		// And the door is open after one that cannot be reckoned.
+		await expect(matchesPassword('sepal', 'scrypt$3$8$1$c2FsdA==$a2V5')).rejects.toThrow()
+		expect(await matchesPassword('sepal', hash)).toBe(true)
+	})
 
 	test('open the door for their own address, however it is written', async () => {
 		const { userId, email, password } = await foundStudio()

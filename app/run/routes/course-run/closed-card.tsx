@@ -1,4 +1,5 @@
 import { Input, Segmented } from 'antd'
+import { Link } from 'react-router'
 import { NOTE_TOPICS, WAYS_BACK, type WayBackChoice } from '../../../../core/run/run-event'
 import { minuteOfDayAt } from '../../../../core/time/zone'
 import type { Run } from '../../device/use-run'
@@ -39,6 +40,15 @@ export function ClosedCard({ page, run }: ClosedCardProps) {
 			<HomeLines page={page} run={run} />
 			<AwayLines page={page} run={run} />
 			<LinesByHand run={run} />
+			<p>
+				<Link to="/log">What it taught</Link>
+				{page.session === page.sessionCount && (
+					<>
+						{' · '}
+						<Link to={`/courses/${page.courseId}/told/${page.session}`}>Weigh back the paste</Link>
+					</>
+				)}
+			</p>
 		</section>
 	)
 }
