@@ -32,7 +32,8 @@ export default defineConfig({
 					name: 'e2e',
 					include: ['tests/e2e/**/*.test.ts'],
 					pool: 'forks',
-					fileParallelism: false,
+					// Each file has an app, a database and a browser of its own, and waits for them most of its time.
+					maxWorkers: 2,
 					sequence: { groupOrder: 2 },
 					testTimeout: 120_000,
 					hookTimeout: 240_000,

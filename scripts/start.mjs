@@ -4,6 +4,7 @@
  */
 import path from 'node:path'
 import { fileURLToPath } from 'node:url'
+import { keepDailyBackups } from './machine/daily-backups.mjs'
 import { ensureBuild } from './machine/build.mjs'
 import { claimDataFolder, keepSecret, openDataFolder } from './machine/data-folder.mjs'
 import { dumpDatabase, startDatabase } from './machine/database.mjs'
@@ -64,6 +65,7 @@ await runScript(async () => {
 		}
 		sensor = await startSensor(app)
 		server = await listen(app.createApp(appTerms()), port)
+		keepDailyBackups(path.join(folder, 'backups'), process.env.CALYCINE_DATABASE_URL)
 		greet(server, prepared, demoPassword, folder)
 	} catch (error) {
 		console.error(error instanceof Failure ? `\n${error.message}\n` : explain(error))

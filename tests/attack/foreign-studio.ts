@@ -30,8 +30,8 @@ export async function askForForeignThings(target: Target, cookie: string): Promi
 	const findings: string[] = []
 	for (const { pattern, path } of listAddresses(DEMO_IDS).filter((one) => one.pattern.includes(':'))) {
 		const read = await ask(stranger, path)
-		// A file of the stranger's own shelf has no id of anybody's in its address.
-		const isOwn = pattern === '/stock/files/:file'
+		// Files of the stranger's own shelf and log have no id of anybody's in their addresses.
+		const isOwn = pattern === '/stock/files/:file' || pattern === '/log/files/:file'
 		if (SECRETS.test(read.text) || (read.status === 200 && !isOwn)) findings.push(`GET ${path}: ${read.status}`)
 		for (const body of usualBodies(pattern)) {
 			const answer = await ask(stranger, path, {
