@@ -1,5 +1,16 @@
 import { defineConfig } from 'vitest/config'
 
+/** They kill, freeze and cut lines: what else the machine does would be seen in them. */
+const ALONE = ['attack', 'offline', 'starting'].map((name) => `tests/e2e/${name}.test.ts`)
+
+const e2e = {
+	pool: 'forks',
+	testTimeout: 120_000,
+	hookTimeout: 240_000,
+	// What a page shows after an address changed comes a moment later.
+	expect: { poll: { timeout: 10_000 } },
+} as const
+
 export default defineConfig({
 	test: {
 		projects: [
@@ -30,15 +41,21 @@ export default defineConfig({
 			{
 				test: {
 					name: 'e2e',
+					...e2e,
 					include: ['tests/e2e/**/*.test.ts'],
-					pool: 'forks',
+					exclude: ALONE,
 					// Each file has an app, a database and a browser of its own, and waits for them most of its time.
 					maxWorkers: 2,
 					sequence: { groupOrder: 2 },
-					testTimeout: 120_000,
-					hookTimeout: 240_000,
-					// What a page shows after an address changed comes a moment later.
-					expect: { poll: { timeout: 10_000 } },
+				},
+			},
+			{
+				test: {
+					name: 'alone',
+					...e2e,
+					include: ALONE,
+					fileParallelism: false,
+					sequence: { groupOrder: 3 },
 				},
 			},
 		],

@@ -2,6 +2,7 @@
  * `npm run backup -- FOLDER`: the whole database as one file, also while Calycine is running. CALYCINE_BACKUP_KEY, if it is
  * set, encrypts it.
  */
+import { existsSync } from 'node:fs'
 import path from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { backUp } from './machine/backup.mjs'
@@ -25,6 +26,7 @@ async function withDatabase(work) {
 	const outside = process.env.CALYCINE_DATABASE_URL
 	if (outside) return work(outside)
 	const data = openDataFolder(root)
+	if (!existsSync(path.join(data, 'database'))) throw new Failure(`There is nothing to back up in ${data}.`)
 	const running = findRunningDatabase(data)
 	if (running) return work(running)
 	claimDataFolder(data, 'A backup')

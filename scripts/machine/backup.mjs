@@ -104,9 +104,9 @@ export function forgetOldBackups(folder, stem, kept) {
 	for (const old of names.toSorted().slice(0, -kept)) rmSync(path.join(folder, old), { force: true })
 }
 
-/** '2026-03-05T10-20-30': as names of files have it, in their order. */
+/** '2026-03-05T10-20-30-123': as names of files have it, in their order. */
 export function stamp(now = new Date()) {
-	return now.toISOString().slice(0, 19).replaceAll(':', '-')
+	return now.toISOString().slice(0, 23).replace(/[:.]/g, '-')
 }
 
 /** Encrypts what comes through: a head that is needed to read it, and at the end a tag that tells any change. */
