@@ -29,6 +29,7 @@ export { demoZone, today, wallNow } from '../app/shared/http/studio-clock.server
 const MOST_BYTES = 6 * 1024 * 1024
 /** Pages of some 100 kB: more saves a few hundred bytes each and takes as long as rendering them. */
 const COMPRESSION_LEVEL = 3
+const HEALTH = /^\/health(\/live|\/ready)?$/
 const METHODS: ReadonlySet<string> = new Set(['GET', 'HEAD', 'POST'])
 /** A browser that has seen HTTPS here asks for nothing else for so long, s. */
 const HSTS_SECONDS = 180 * 86_400
@@ -61,7 +62,7 @@ export function createApp({ clientFolder, isHttps = false, trustedProxy }: AppTe
 			genReqId: () => randomUUID(),
 			serializers: { req: briefRequest, res: briefResponse, err: briefError },
 			// Health checks come every few seconds and say nothing.
-			autoLogging: { ignore: ({ url }) => url === '/health' },
+			autoLogging: { ignore: ({ url = '' }) => HEALTH.test(url) },
 		}),
 	)
 	app.use(refuseOdd)
@@ -73,7 +74,10 @@ export function createApp({ clientFolder, isHttps = false, trustedProxy }: AppTe
 		express.static(path.join(clientFolder, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }),
 	)
 	app.use(express.static(clientFolder, { maxAge: '1h', index: false, setHeaders: askAgain }))
-	app.get('/health', (_request, response) => {
+	// It runs: who asks needs nothing else of it.
+	app.get('/health/live', (_request, response) => void response.json({ live: true }))
+	// It can work: a balancer sends nobody where it cannot.
+	app.get(['/health', '/health/ready'], (_request, response) => {
 		void isDatabaseAlive().then((isAlive) => response.status(isAlive ? 200 : 503).json({ database: isAlive }))
 	})
 	app.use(refuseForeignOrigin)

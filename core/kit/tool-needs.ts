@@ -34,6 +34,12 @@ export function isShared({ ownedCount, studentCount }: ToolLine): boolean {
 	return ownedCount !== undefined && ownedCount < studentCount
 }
 
+/** What one more of it would give back to each student over the course, minutes. */
+export function gainOfOneMore({ ownedCount, queueingMinutes: waiting, curve }: ToolLine): number {
+	if (ownedCount === undefined) return 0
+	return Math.max(0, waiting - (curve[ownedCount]?.queueingMinutes ?? 0))
+}
+
 /** Less waiting than this over a whole course is nobody's worry. */
 const SMALL_WAIT_MIN = 1
 

@@ -72,6 +72,7 @@ tell(
 	[
 		...away.frozen.filter(({ status, ms }) => status !== 503 || ms > HANG_MS),
 		...(away.health.status !== 503 || away.health.ms > 3_000 ? [away.health] : []),
+		...(away.live.status !== 200 || away.live.ms > 1_000 ? [away.live] : []),
 		...(away.backAfterMs > HANG_MS ? [`back after ${away.backAfterMs} ms`] : []),
 	],
 	`answers within ${Math.round(Math.max(...away.frozen.map(({ ms }) => ms)))} ms, health ${Math.round(away.health.ms)} ms, back after ${Math.round(away.backAfterMs)} ms`,

@@ -6,14 +6,17 @@ import { ask, databasePid, HANG_MS, postForm, type Answer, type Target } from '.
 export interface AwayReport {
 	frozen: Answer[]
 	health: Answer
+	/** Whether the process runs, asked at the same time. */
+	live: Answer
 	/** After the database was killed, ms until a page came again. */
 	backAfterMs: number
 }
 
 export async function takeDatabaseAway(target: Target): Promise<AwayReport> {
 	const pid = await freezeDatabase(target)
-	const [health, ...frozen] = await Promise.all([
-		ask(target, '/health'),
+	const [health, live, ...frozen] = await Promise.all([
+		ask(target, '/health/ready'),
+		ask(target, '/health/live'),
 		ask(target, '/'),
 		ask(target, '/courses/1/plan'),
 		postForm(target, '/stock', { intent: 'item', kind: 'tool', name: 'frozen', onHand: '1' }),
@@ -29,7 +32,7 @@ export async function takeDatabaseAway(target: Target): Promise<AwayReport> {
 	for (;;) {
 		const { status } = await ask(target, '/courses')
 		const backAfterMs = performance.now() - began
-		if (status === 200 || backAfterMs > 3 * HANG_MS) return { frozen, health, backAfterMs }
+		if (status === 200 || backAfterMs > 3 * HANG_MS) return { frozen, health, live, backAfterMs }
 		await sleep(100)
 	}
 }

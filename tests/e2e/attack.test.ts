@@ -85,7 +85,7 @@ describe('behind a proxy that we were not told to trust', () => {
 })
 
 test('a database that is frozen is told within seconds, and one that is gone comes back by itself', async () => {
-	const { frozen, health, backAfterMs } = await takeDatabaseAway(target)
+	const { frozen, health, live, backAfterMs } = await takeDatabaseAway(target)
 
 	for (const answer of frozen) {
 		expect(answer.status, answer.text.slice(0, 200)).toBe(503)
@@ -94,6 +94,9 @@ test('a database that is frozen is told within seconds, and one that is gone com
 	expect(frozen[0]?.text).toContain('The database is away')
 	expect(health).toMatchObject({ status: 503 })
 	expect(health.ms).toBeLessThan(4_000)
+	// A balancer is told that it runs, and to send nobody.
+	expect(live).toMatchObject({ status: 200 })
+	expect(live.ms).toBeLessThan(1_000)
 	expect(backAfterMs).toBeLessThan(HANG_MS)
 	const saved = await postForm(target, '/stock', { intent: 'item', kind: 'tool', name: 'after all', onHand: '1' })
 	expect(saved.status).toBe(200)

@@ -137,10 +137,14 @@ describe('an odd request', () => {
 	})
 })
 
-test('the health check sees the database', async () => {
-	const response = await get('/health', {})
+test.each([
+	['/health', { database: true }],
+	['/health/ready', { database: true }],
+	['/health/live', { live: true }],
+])('%s says how it is', async (address, told) => {
+	const response = await get(address, {})
 
-	expect([response.status, await response.json()]).toEqual([200, { database: true }])
+	expect([response.status, await response.json()]).toEqual([200, told])
 })
 
 test('the log is one object a line, without cookies, passwords or what stands behind a question mark', async () => {

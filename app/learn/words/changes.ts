@@ -1,6 +1,6 @@
 /** What a course would become with what was learnt, in words. */
 import { duration } from '../../shared/words/times'
-import type { ForeseenChange } from '../foresee-changes.server'
+import type { DearTool, ForeseenChange } from '../foresee-changes.server'
 
 /** Less is no change. */
 const LEAST_MINUTES = 2
@@ -22,4 +22,10 @@ export function changeWords({ shortfall: [missing, missingThen], work, prepMinut
 			: [`${duration(Math.abs(prep))} ${prep > 0 ? 'more' : 'less'} before class`]),
 	]
 	return parts.length === 0 ? 'stays much as it is.' : `still fits, with ${parts.join(', and ')}.`
+}
+
+/** 'is the tool that costs most: in Magnolia on Thursdays each student waits 14 min for it; one more would give back 9 min.' */
+export function dearToolWords({ courseName, minutes, oneMore }: DearTool): string {
+	const wait = `is the tool that costs most: in ${courseName} each student waits ${duration(Math.round(minutes))} for it`
+	return oneMore < 1 ? `${wait}.` : `${wait}; one more would give back ${duration(Math.round(oneMore))}.`
 }

@@ -6,6 +6,7 @@ import { allergensOfKit } from '../../../core/kit/kit-allergens'
 import { USUAL_KIT_TERMS } from '../../../core/kit/kit-terms'
 import { listPreparation } from '../../../core/kit/preparation'
 import { formerPlacesOf } from '../../../core/kit/stock'
+import { gainOfOneMore } from '../../../core/kit/tool-needs'
 import { pasteMassG } from '../../../core/materials/piece-mass'
 import { makeStudent, packDemo } from '../../support/demo-kit'
 
@@ -205,4 +206,18 @@ describe('what goes with the kits', () => {
 		expect(items.filter(({ type }) => type === 'wires')).toHaveLength(kit.wires.length)
 		expect(items.at(-1)).toMatchObject({ type: 'kits', kitCount: 10 })
 	})
+})
+
+test('what one more of a tool gives back is what is waited for it less', () => {
+	const { kit } = packDemo('Magnolia on Thursdays', {}, { owned: { 'petal veiner': 1 } })
+	for (const line of kit.tools) {
+		const gain = gainOfOneMore(line)
+		if (line.ownedCount === undefined) expect(gain).toBe(0)
+		else {
+			const next = line.curve[line.ownedCount]?.queueingMinutes ?? 0
+			expect(gain).toBeCloseTo(line.queueingMinutes - next, 9)
+			expect(gain).toBeGreaterThan(1)
+		}
+	}
+	expect(kit.tools.some(({ ownedCount }) => ownedCount === 1)).toBe(true)
 })

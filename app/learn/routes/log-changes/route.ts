@@ -5,5 +5,5 @@ import type { Route } from './+types/route'
 
 /** What coming courses would become; asked for by a press, since it takes its seconds. */
 export function loader({ context }: Route.LoaderArgs) {
-	return loading(async () => ({ changes: await foreseeChanges(context.get(memberContext).studio) }))
+	return loading(() => foreseeChanges(context.get(memberContext).studio))
 }

@@ -1,8 +1,8 @@
 import { Button } from 'antd'
 import { Form, Link, useFetcher } from 'react-router'
 import { longDay } from '../../../shared/words/times'
-import type { ForeseenChange } from '../../foresee-changes.server'
-import { changeWords } from '../../words/changes'
+import type { Foreseen } from '../../foresee-changes.server'
+import { changeWords, dearToolWords } from '../../words/changes'
 
 /** Whether plans go by what was learnt: by a press, and no plan changes by itself; and what would become of each. */
 export function PlansSheet({ since }: { since: string | undefined }) {
@@ -35,7 +35,7 @@ export function PlansSheet({ since }: { since: string | undefined }) {
 
 /** What coming courses would become, planned with what is learnt by now; nothing is kept of it. */
 function Changes() {
-	const { load, state, data } = useFetcher<{ changes: ForeseenChange[] }>()
+	const { load, state, data } = useFetcher<Foreseen>()
 	return (
 		<>
 			<div className="row">
@@ -53,6 +53,12 @@ function Changes() {
 								<Link to={`/courses/${own.courseId}/plan`}>{own.name}</Link> {changeWords(own)}
 							</li>
 						))}
+						{data.dearest && (
+							<li>
+								<Link to={`/courses/${data.dearest.courseId}/kits/tools`}>{data.dearest.tool}</Link>{' '}
+								{dearToolWords(data.dearest)}
+							</li>
+						)}
 					</ul>
 				)}
 			</div>
