@@ -143,6 +143,8 @@ describe('a device', () => {
 		expect(await page.evaluate(async () => (await caches.keys()).filter((name) => name.includes('pages')))).toEqual([])
 		line.pull()
 		await expect(page.goto('/courses/1/run/2')).rejects.toThrow(/ERR_/)
+		// The browser goes to a page of its own that says so: what is asked for before it is there is lost.
+		await page.waitForURL(/^chrome-error:/)
 		line.plug()
 		// Whose they are not is asked nothing about them, and cannot throw them away.
 		await page.goto('/courses')
