@@ -1,6 +1,6 @@
 /** The main job at the real interface, from the door to the kits. */
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
-import type { Page } from 'playwright-core'
+import type { Locator, Page } from 'playwright-core'
 import { choose, openBench, scan, visit, type Bench, type Visitor } from '../support/visitor'
 
 let bench: Bench
@@ -133,6 +133,51 @@ describe('wrong input', () => {
 		await page.getByRole('heading', { name: 'Today', level: 1 }).waitFor()
 	})
 })
+
+describe('a day and a time that are typed', () => {
+	test('count, also where the page is drawn anew before the field is left', async () => {
+		await page.goto('/courses/2/again')
+		const day = page.getByRole('textbox', { name: 'Day' })
+		await typeAndLeave(day, '21 Feb 2026')
+		await expect.poll(() => day.inputValue()).toBe('Sat 21 Feb 2026')
+
+		await openCourse('Magnolia on Thursdays', 'Choose')
+		const ends = page.getByLabel('Ends').first()
+		await typeAndLeave(ends, '21:35')
+		await page.waitForTimeout(300)
+		expect(await ends.inputValue()).toBe('21:35')
+	})
+
+	test('are sent with Enter', async () => {
+		await page.goto('/courses/2/again')
+		const day = page.getByRole('textbox', { name: 'Day' })
+		await page.getByLabel('Name').fill('Callas on a Sunday')
+		await day.fill('22 Feb 2026')
+		await day.press('Enter')
+
+		await page.getByRole('heading', { level: 1, name: 'Callas on a Sunday' }).waitFor()
+		await page.getByText('Sun 22 Feb').first().waitFor()
+	})
+})
+
+/** Between what is typed and the leaving, something else on the page changes and draws the field anew. */
+async function typeAndLeave(field: Locator, text: string): Promise<void> {
+	const other = await field.page().getByLabel(/^Name/).elementHandle()
+	await field.evaluate(
+		async (input: HTMLInputElement, [typed, name]) => {
+			const type = (into: HTMLInputElement, value: string) => {
+				Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')?.set?.call(into, value)
+				into.dispatchEvent(new Event('input', { bubbles: true }))
+			}
+			input.focus()
+			type(input, typed)
+			type(name as HTMLInputElement, 'Drawn anew')
+			await new Promise((done) => setTimeout(done, 50))
+			input.blur()
+		},
+		[text, other] as const,
+	)
+}
 
 test('one design in two ways is planned and packed as two, each by its own name', async () => {
 	await openCourse('Calla lily taster', 'Choose')

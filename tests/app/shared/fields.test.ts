@@ -2,7 +2,7 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { isNarrowed, readSearch, withTerms } from '../../../app/shared/address'
-import { toClockValue, toDayValue } from '../../../app/shared/components/fields/clock-value'
+import { toClockValue, toDayValue, readClock, readDay } from '../../../app/shared/components/fields/clock-value'
 import { limitWords, readNumber, showNumber } from '../../../app/shared/components/fields/number-words'
 
 describe('a number that is typed', () => {
@@ -88,4 +88,36 @@ describe('the address of a list', () => {
 		expect(readSearch(new URLSearchParams({ q: 'x'.repeat(500) }))).toHaveLength(80)
 		expect(readSearch(new URLSearchParams())).toBe('')
 	})
+})
+
+describe('a day that is typed', () => {
+	test.each([
+		['21 Feb 2026', '2026-02-21'],
+		['Sat 21 Feb 2026', '2026-02-21'],
+		// The day of the week is passed over: who changes the number in what is shown need not change the word.
+		['Sun 21 Feb 2026', '2026-02-21'],
+		['Saturday, 21 february 2026', '2026-02-21'],
+		['  1   MAR 2026 ', '2026-03-01'],
+		['01.03.2026', '2026-03-01'],
+		['1. 3. 2026', '2026-03-01'],
+		['01/03/2026', '2026-03-01'],
+		['2026-03-01', '2026-03-01'],
+		['10 May 2026', '2026-05-10'],
+	])('%s', (text, day) => expect(readDay(text)).toBe(day))
+
+	test.each(['', 'soon', '31 Feb 2026', '21 Feb', '2026', 'Sat', '1.13.2026'])('is none: %s', (text) =>
+		expect(readDay(text)).toBeUndefined(),
+	)
+})
+
+describe('a time of day that is typed', () => {
+	test.each([
+		['18:30', '18:30'],
+		['9:30', '09:30'],
+		['09.30', '09:30'],
+		['0:05', '00:05'],
+		['00:00', '00:00'],
+	])('%s', (text, time) => expect(readClock(text)).toBe(time))
+
+	test.each(['', '25:00', '18:61', '1830', 'noon'])('is none: %s', (text) => expect(readClock(text)).toBeUndefined())
 })

@@ -1,5 +1,6 @@
 import { DatePicker } from 'antd'
-import { DAY_FORMAT, toDayValue } from './clock-value'
+import { DAY_FORMAT, readDay, SHOWN_DAY_FORMAT, toDayValue } from './clock-value'
+import { useTypedText } from './use-typed-text'
 
 interface DayInputProps {
 	id?: string
@@ -11,19 +12,27 @@ interface DayInputProps {
 }
 
 /** A day, kept as its date; weeks begin on Monday. */
-export function DayInput({ value, onChange, isQuiet = false, ...rest }: DayInputProps) {
+export function DayInput({ value = '', onChange, isQuiet = false, ...rest }: DayInputProps) {
+	const typed = useTypedText({
+		held: value,
+		toValue: toDayValue,
+		format: DAY_FORMAT,
+		read: readDay,
+		give: (day) => onChange?.(day),
+	})
 	return (
 		<DatePicker
 			format={SHOWN_FORMATS}
 			allowClear={false}
 			placeholder="12 Mar 2026"
-			value={value ? toDayValue(value) : null}
-			onChange={(chosen) => onChange?.(chosen?.format(DAY_FORMAT) ?? '')}
+			value={typed.value}
+			onChange={typed.tell}
 			{...(isQuiet && { size: 'small' as const, variant: 'borderless' as const })}
 			{...rest}
+			{...typed.inputProps}
 		/>
 	)
 }
 
-/** The first is shown, all are read. */
-const SHOWN_FORMATS = ['ddd D MMM YYYY', 'D MMM YYYY', 'D.M.YYYY', 'D/M/YYYY', DAY_FORMAT]
+/** The first is shown; the panel follows the others while they are typed. */
+const SHOWN_FORMATS = [SHOWN_DAY_FORMAT, 'D MMM YYYY', 'D.M.YYYY', 'D/M/YYYY', DAY_FORMAT]

@@ -1,7 +1,8 @@
 import { TimePicker } from 'antd'
 import { useId } from 'react'
-import { CLOCK_FORMAT, toClockValue } from './clock-value'
+import { CLOCK_FORMAT, readClock, toClockValue } from './clock-value'
 import { FieldFrame, problemProps } from './field-frame'
+import { useTypedText } from './use-typed-text'
 
 /** A time of day, as 18:30. */
 export function TimeField({
@@ -19,18 +20,24 @@ export function TimeField({
 	problem?: string | undefined
 }) {
 	const id = useId()
+	const typed = useTypedText({
+		held: value,
+		toValue: toClockValue,
+		format: CLOCK_FORMAT,
+		read: readClock,
+		give: (time) => time !== '' && onChange(time),
+	})
 	return (
 		<FieldFrame id={id} label={label} problem={problem}>
 			<TimePicker
 				id={id}
 				format={CLOCK_FORMAT}
-				value={toClockValue(value)}
+				value={typed.value}
 				minuteStep={5}
 				needConfirm={false}
 				allowClear={false}
-				onChange={(chosen) => {
-					if (chosen) onChange(chosen.format(CLOCK_FORMAT))
-				}}
+				onChange={typed.tell}
+				{...typed.inputProps}
 				{...(name !== undefined && { name })}
 				{...problemProps(id, problem)}
 			/>

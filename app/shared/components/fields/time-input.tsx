@@ -1,6 +1,7 @@
 import { TimePicker } from 'antd'
 import dayjs from 'dayjs'
-import { CLOCK_FORMAT } from './clock-value'
+import { CLOCK_FORMAT, readClock, toClockValue } from './clock-value'
+import { useTypedText } from './use-typed-text'
 
 interface TimeInputProps {
 	id?: string
@@ -12,16 +13,30 @@ interface TimeInputProps {
 
 /** A time of day, kept as minutes after midnight. */
 export function TimeInput({ value, onChange, ...rest }: TimeInputProps) {
-	const isTime = value !== undefined && Number.isFinite(value)
+	const held =
+		value === undefined || !Number.isFinite(value) ? '' : dayjs().startOf('day').minute(value).format(CLOCK_FORMAT)
+	const typed = useTypedText({
+		held,
+		toValue: toClockValue,
+		format: CLOCK_FORMAT,
+		read: readClock,
+		give: (time) => onChange?.(minuteOf(time)),
+	})
 	return (
 		<TimePicker
 			format={CLOCK_FORMAT}
 			minuteStep={5}
 			needConfirm={false}
 			placeholder="18:30"
-			value={isTime ? dayjs().startOf('day').minute(value) : null}
-			onChange={(chosen) => onChange?.(chosen ? chosen.hour() * 60 + chosen.minute() : undefined)}
+			value={typed.value}
+			onChange={typed.tell}
 			{...rest}
+			{...typed.inputProps}
 		/>
 	)
+}
+
+function minuteOf(time: string): number | undefined {
+	const value = toClockValue(time)
+	return value ? value.hour() * 60 + value.minute() : undefined
 }
