@@ -5,6 +5,7 @@
 import { groupBreakage } from '../core/course/pace'
 import { packClassKit } from '../core/kit/class-kit'
 import { sumOfKits } from '../core/kit/bill'
+import { totalPaste } from '../core/kit/paste-totals'
 import { learntPartKey } from '../core/learn/learnt'
 import type { SeenInClass } from '../core/learn/seen'
 import { createRng, type Rng } from '../core/random'
@@ -13,7 +14,6 @@ import { truthOf, type PastClass, type PlannedDemo } from './demo-truth'
 
 /** Of how often pieces of a part really break against what its design states. */
 const BREAKAGE_SD = 0.4
-const MG_PER_G = 1000
 
 export function playPastPieces(planned: PlannedDemo, { classId, first: date, seed }: PastClass): SeenInClass[] {
 	const { course, designs, compiled, plan } = planned
@@ -22,9 +22,6 @@ export function playPastPieces(planned: PlannedDemo, { classId, first: date, see
 	const common = { classId, date }
 	const parts = kit.lines.filter(({ part, maker }) => part.breakage > 0 && maker === 'students')
 	const breakage = [...new Map(parts.map((line) => [learntPartKey(line.designId, line.part.of), line]))]
-	const pastes = new Map<string, number>()
-	for (const { item, shares } of kit.paste)
-		pastes.set(item.paste, (pastes.get(item.paste) ?? 0) + sumOfKits(shares) / MG_PER_G)
 	return [
 		...breakage.map(([part, { part: own, shares }]): SeenInClass => {
 			const made = sumOfKits(shares)
@@ -35,13 +32,13 @@ export function playPastPieces(planned: PlannedDemo, { classId, first: date, see
 				observation: { ...head, stated: own.breakage, made, broken: countOf(made, chance, rng) },
 			}
 		}),
-		...[...pastes].map(([paste, reckonedG]): SeenInClass => {
+		...totalPaste(kit.paste).map(({ paste, reckonedG }): SeenInClass => {
 			const usedG = Math.round(
 				reckonedG * truthOf(`paste ${paste}`, PASTE_USE_SD) * Math.exp(PASTE_CLASS_SD * normal(rng)),
 			)
 			return {
 				...{ kind: 'paste', className: course.name },
-				observation: { id: `${classId} ${paste}`, ...common, paste, reckonedG: Math.round(reckonedG), usedG },
+				observation: { id: `${classId} ${paste}`, ...common, paste, reckonedG, usedG },
 			}
 		}),
 	]

@@ -24,7 +24,7 @@ await runScript(async () => {
 	const database = outside ? undefined : await startDatabase(data)
 	try {
 		const url = outside ?? database.url
-		const before = await backUp(url, { folder: path.join(data, 'backups'), name: `before-restore-${stamp()}` })
+		const before = await backUp(url, { folder: path.join(data, 'backups'), name: `before-restore-${stamp()}`, key })
 		console.log(`What was there is saved: ${before}`)
 		await restoreBackup(file, url, key)
 		console.log(`Restored from ${file}. Start Calycine: npm start`)

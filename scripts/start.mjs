@@ -4,10 +4,10 @@
  */
 import path from 'node:path'
 import { fileURLToPath } from 'node:url'
-import { keepDailyBackups } from './machine/daily-backups.mjs'
+import { backUpBeforeUpgrade, keepDailyBackups } from './machine/kept-backups.mjs'
 import { ensureBuild } from './machine/build.mjs'
 import { claimDataFolder, keepSecret, openDataFolder } from './machine/data-folder.mjs'
-import { dumpDatabase, startDatabase } from './machine/database.mjs'
+import { startDatabase } from './machine/database.mjs'
 import { setEnvironment } from './machine/environment.mjs'
 import { Failure, runScript } from './machine/failure.mjs'
 import { checkToday, makeDemoPassword } from './machine/demo.mjs'
@@ -28,6 +28,7 @@ await runScript(async () => {
 	const port = readPort()
 	checkToday()
 	const folder = openDataFolder(root)
+	const backups = path.join(folder, 'backups')
 	claimDataFolder(folder, 'Calycine')
 	ensureNpmPackages(root)
 	ensureBuild(root)
@@ -56,8 +57,10 @@ await runScript(async () => {
 		const prepared = await app.prepareDatabase({
 			demoPassword,
 			resetDemo,
-			beforeUpgrade: () =>
-				console.log(`Saved before the upgrade: ${dumpDatabase(folder, process.env.CALYCINE_DATABASE_URL)}`),
+			beforeUpgrade: async () =>
+				console.log(
+					`Saved before the upgrade: ${await backUpBeforeUpgrade(backups, process.env.CALYCINE_DATABASE_URL)}`,
+				),
 		})
 		if (resetDemo) {
 			console.log('The demo is as new.')
@@ -65,7 +68,7 @@ await runScript(async () => {
 		}
 		sensor = await startSensor(app)
 		server = await listen(app.createApp(appTerms()), port)
-		keepDailyBackups(path.join(folder, 'backups'), process.env.CALYCINE_DATABASE_URL)
+		keepDailyBackups(backups, process.env.CALYCINE_DATABASE_URL)
 		greet(server, prepared, demoPassword, folder)
 	} catch (error) {
 		console.error(error instanceof Failure ? `\n${error.message}\n` : explain(error))

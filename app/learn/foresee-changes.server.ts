@@ -2,7 +2,7 @@
 import { gainOfOneMore, isShared, type ToolLine } from '../../core/kit/tool-needs'
 import { learnFrom } from '../../core/learn/learnt'
 import type { CoursePlan } from '../../core/plan/plan-course'
-import { minutesOfTask } from '../../core/plan/problem/plan-times'
+import { classMinutes } from '../../core/plan/problem/plan-times'
 import type { Studio } from '../../db/repositories/accounts.server'
 import { listCourses } from '../../db/repositories/course-list.server'
 import { getCourse } from '../../db/repositories/courses.server'
@@ -77,19 +77,11 @@ function toDearTool(line: ToolLine, { id, name }: { id: number; name: string }):
 
 function compare(now: CoursePlan, then: CoursePlan): Omit<ForeseenChange, 'courseId' | 'name'> {
 	const shortfall: Change = [now.objective?.shortfall ?? 0, then.objective?.shortfall ?? 0]
-	const [work, workThen] = [workMinutes(now), workMinutes(then)]
+	const [work, workThen] = [now, then].map(({ compiled, plan }) => plan && classMinutes(compiled.instance, plan))
 	if (work === undefined || workThen === undefined || shortfall.some((minutes) => minutes > 0)) return { shortfall }
 	return {
 		shortfall,
 		work: [work, workThen],
 		prepMinutes: [now.objective?.prepMinutes ?? 0, then.objective?.prepMinutes ?? 0],
 	}
-}
-
-/** @returns undefined: there is no plan */
-function workMinutes({ compiled, plan }: CoursePlan): number | undefined {
-	if (!plan) return undefined
-	return compiled.instance.tasks.reduce((sum, task) => {
-		return plan.placements[task.id]?.place === 'class' ? sum + minutesOfTask(task) : sum
-	}, 0)
 }

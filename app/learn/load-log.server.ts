@@ -1,8 +1,7 @@
 /** The log of past classes: what is believed because of them, whether that is any good, and each class as it was. */
 import { advise, type Advice } from '../../core/learn/advice'
 import { backtestMinutes, type BacktestedOccasion, type BacktestFigures } from '../../core/learn/backtest'
-import { meanBreakage } from '../../core/learn/breakage-belief'
-import { believedBreakage, learnFrom } from '../../core/learn/learnt'
+import { learnFrom, sumBreakage, type BelievedBreakage } from '../../core/learn/learnt'
 import { MinutesBelief } from '../../core/learn/minutes-belief'
 import { nameOfSeen } from '../../core/learn/seen'
 import { setLearnt, type Studio } from '../../db/repositories/accounts.server'
@@ -44,14 +43,8 @@ export interface LoggedClass {
 }
 
 /** How often pieces of a part are lost. */
-export interface BelievedPart {
-	key: string
+export interface BelievedPart extends BelievedBreakage {
 	name: string
-	/** Probabilities, of a practised adult. */
-	stated: number
-	believed: number
-	made: number
-	broken: number
 }
 
 export interface NamedAdvice {
@@ -103,14 +96,18 @@ export async function planWithLearnt(studio: Studio): Promise<void> {
 function makeLog(rows: readonly StoredObservation[]): Log {
 	const observed = learntFrom(rows)
 	const belief = new MinutesBelief(observed.minutes)
+	const names = namesOf(rows)
 	const { occasions, figures, thirds } = backtestMinutes(observed.minutes)
 	return {
 		...{ figures, thirds },
 		techniques: believedTechniques(rows, belief),
 		steps: believedSteps(rows, belief),
-		parts: believedParts(rows),
+		parts: sumBreakage(observed.breakage).map((own) => ({ ...own, name: names.get(own.part) ?? own.part })),
 		pastes: believedPastes(observed.paste),
-		advice: nameAdvice(advise(observed, belief), rows),
+		advice: advise(observed, belief).map((advice) => {
+			const key = 'step' in advice ? advice.step : 'part' in advice ? advice.part : advice.paste
+			return { advice, name: names.get(key) ?? key }
+		}),
 		classes: gatherClasses(rows, occasions),
 		hasExamples: rows.some(({ source }) => source === 'example'),
 	}
@@ -153,32 +150,12 @@ function toOccasion(row: StoredObservation, before: BacktestedOccasion | undefin
 	}
 }
 
-/** Those that break most first. */
-function believedParts(rows: readonly StoredObservation[]): BelievedPart[] {
-	const { breakage } = learntFrom(rows)
-	const names = new Map(rows.flatMap((row) => (row.kind === 'breakage' ? [[row.observation.part, row] as const] : [])))
-	const parts = [...new Set(breakage.map(({ part }) => part))].map((key): BelievedPart => {
-		const own = breakage.filter(({ part }) => part === key)
-		const row = names.get(key)
-		return {
-			...{ key, name: row ? nameOfSeen(row) : key, stated: own.at(-1)?.stated ?? 0 },
-			believed: meanBreakage(believedBreakage(breakage, key)),
-			made: Math.round(own.reduce((sum, { made }) => sum + made, 0)),
-			broken: own.reduce((sum, { broken }) => sum + broken, 0),
-		}
-	})
-	return parts.toSorted((a, b) => b.believed - a.believed)
-}
-
-function nameAdvice(advice: readonly Advice[], rows: readonly StoredObservation[]): NamedAdvice[] {
-	const names = new Map(
+/** Of steps, parts and pastes, as they were called last. */
+function namesOf(rows: readonly StoredObservation[]): Map<string, string> {
+	return new Map(
 		rows.map((row) => {
 			if (row.kind === 'minutes') return [row.observation.step, row.stepName] as const
 			return [row.kind === 'breakage' ? row.observation.part : row.observation.paste, nameOfSeen(row)] as const
 		}),
 	)
-	return advice.map((own) => {
-		const key = 'step' in own ? own.step : 'part' in own ? own.part : own.paste
-		return { advice: own, name: names.get(key) ?? key }
-	})
 }

@@ -1,6 +1,6 @@
 /** A session told by hand: what may be said of it, what was said before, and keeping it. */
 import { ConflictError, InputError, NotFoundError } from '../../core/errors'
-import { sumOfKits } from '../../core/kit/bill'
+import { totalPaste, type PasteTotal } from '../../core/kit/paste-totals'
 import type { SeenInClass } from '../../core/learn/seen'
 import { observeForm, tasksOf } from '../../core/run/observe-run'
 import type { Studio } from '../../db/repositories/accounts.server'
@@ -34,7 +34,7 @@ export interface ToldPage {
 	tasks: { id: string; name: string; plannedMinutes: number; real?: number }[]
 	parts: { name: string; broken?: number }[]
 	/** Weighed back after the last session; grams. */
-	pastes: { paste: string; handedG: number; reckonedG: number; leftG?: number }[]
+	pastes: (PasteTotal & { leftG?: number })[]
 }
 
 export interface ToldForm {
@@ -55,7 +55,9 @@ export async function loadTold(studio: Studio, course: StoredCourse, session: nu
 	const before = new Map(rows.map((row) => [row.observation.id, row]))
 	const first = rows.find((row) => row.kind === 'minutes' && row.source === 'form')
 	const idOf = (rest: string) => `course ${course.id} ${session} ${rest}`
-	const tasks = tasksOf(taught.plan).map(({ id, source, plannedMinutes }) => {
+	// The halves of a class do two steps at once: neither has minutes of its own.
+	const timed = tasksOf(taught.plan).filter(({ source }) => !source.halves)
+	const tasks = timed.map(({ id, source, plannedMinutes }) => {
 		const row = before.get(idOf(id))
 		return {
 			...{ id, name: nameOfTask(source), plannedMinutes },
@@ -142,20 +144,8 @@ async function readSession(studio: Studio, course: StoredCourse, session: number
 	return { taught, own, isOnTablet: states[session] !== undefined }
 }
 
-/** Of the kits of the whole course, as whole grams; of what is reckoned, without what past classes have taught. */
-async function listPastes(studio: Studio, course: StoredCourse): Promise<ToldPage['pastes']> {
+/** Of the kits of the whole course. */
+async function listPastes(studio: Studio, course: StoredCourse): Promise<PasteTotal[]> {
 	const { kit, coursePlan } = await readKit(studio, course)
-	const learnt = coursePlan.terms.learnt?.paste ?? {}
-	const sums = new Map<string, { handedMg: number; reckonedMg: number }>()
-	for (const { item, handOut, shares } of kit?.paste ?? []) {
-		const before = sums.get(item.paste) ?? { handedMg: 0, reckonedMg: 0 }
-		sums.set(item.paste, {
-			handedMg: before.handedMg + sumOfKits(handOut),
-			reckonedMg: before.reckonedMg + sumOfKits(shares) / (learnt[item.paste] ?? 1),
-		})
-	}
-	return [...sums].flatMap(([paste, { handedMg, reckonedMg }]) => {
-		const [handedG, reckonedG] = [Math.round(handedMg / 1000), Math.round(reckonedMg / 1000)]
-		return reckonedG > 0 ? [{ paste, handedG, reckonedG }] : []
-	})
+	return totalPaste(kit?.paste ?? [], coursePlan.terms.learnt?.paste)
 }

@@ -67,6 +67,31 @@ export function believedBreakage(breakage: readonly PartObservation[], part: str
 	return learnBreakage(own.at(-1)?.stated ?? 0, own)
 }
 
+/** What was seen of a part in all, and what is believed of it. */
+export interface BelievedBreakage {
+	part: string
+	/** Probabilities, of a practised adult. */
+	stated: number
+	believed: number
+	made: number
+	broken: number
+}
+
+/** Those that break most first. */
+export function sumBreakage(breakage: readonly PartObservation[]): BelievedBreakage[] {
+	const parts = [...new Set(breakage.map(({ part }) => part))]
+	return parts
+		.map((part) => {
+			const own = breakage.filter((one) => one.part === part)
+			return {
+				...{ part, stated: own.at(-1)?.stated ?? 0, believed: meanBreakage(believedBreakage(breakage, part)) },
+				made: Math.round(own.reduce((sum, { made }) => sum + made, 0)),
+				broken: own.reduce((sum, { broken }) => sum + broken, 0),
+			}
+		})
+		.toSorted((a, b) => b.believed - a.believed)
+}
+
 /** The design as it really goes with a group of that level. */
 export function withLearnt(design: ResolvedDesign, learnt: Learnt, pace: Pace): ResolvedDesign {
 	return {

@@ -64,7 +64,7 @@ export interface SessionForm {
 	told: 'most' | 'all'
 	/** By task: real minutes of it in this session, > 0. */
 	minutes: Readonly<Record<string, number>>
-	/** Broken pieces by the name of their part; absent: none. */
+	/** Broken pieces by the name of their part, 0 where none broke; of a part that is not named nothing is said. */
 	broken: Readonly<Record<string, number>>
 }
 
@@ -72,13 +72,14 @@ export interface SessionForm {
 export function observeForm(form: SessionForm, plan: RunPlan, taught: TaughtCourse): RunObservations {
 	const { studentCount } = form
 	const doneCount = form.told === 'all' ? studentCount : mostCount(studentCount)
-	const tasks = tasksOf(plan).filter(({ id }) => form.minutes[id] !== undefined)
+	const tasks = tasksOf(plan)
 	const minutes = tasks.flatMap(({ id, source, plannedMinutes }) => {
-		const real = form.minutes[id] ?? 0
+		const real = form.minutes[id]
+		if (real === undefined) return []
 		return observeStep(source, { id, plannedMinutes, studentCount, doneCount, from: real, to: real }, { plan, taught })
 	})
 	const lostOf = (partName: string) => form.broken[partName] ?? 0
-	const sources = tasks.map(({ source }) => source)
+	const sources = tasks.flatMap(({ source }) => (form.broken[source.partName] === undefined ? [] : [source]))
 	return { minutes, breakage: observeParts(sources, { lostOf, studentCount, plan, taught }) }
 }
 
@@ -221,5 +222,9 @@ function observeParts(
 		own.made += (studentCount * pieceCount * stepsOf(source, designs).length) / Math.max(1, stepCount)
 		parts.set(key, own)
 	}
-	return [...parts.values()].map((own) => ({ ...own, made: Math.max(own.made, own.broken) }))
+	// Of parts of two designs that have one name nobody knows which broke.
+	const isAlone = ({ part, partName }: SeenPart) => {
+		return [...parts.values()].every((other) => other.part === part || other.partName !== partName)
+	}
+	return [...parts.values()].filter(isAlone).map((own) => ({ ...own, made: Math.max(own.made, own.broken) }))
 }

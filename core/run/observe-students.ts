@@ -37,8 +37,10 @@ export function observeStudents(
 		return [...students].flatMap(([place, when]): SeenStudent[] => {
 			const person = people[place]
 			const hers = minutesRunning(own, state, when)
-			if (person?.name === undefined || person.isChild || hers <= 0) return []
-			const level = levelFactor(person.level ?? pace) / levelFactor(pace)
+			if (person?.name === undefined || hers <= 0) return []
+			const herPace = person.level ?? pace
+			if (person.isChild || herPace === 'children') return []
+			const level = levelFactor(herPace) / levelFactor(pace)
 			return [
 				{
 					id: `${entry.id} ${place}`,

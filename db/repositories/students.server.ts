@@ -1,10 +1,12 @@
 /** The people of a course: kept as one list with a version of its own, and deleted as one. */
-import type { Transaction } from 'sequelize'
+import { Op, type Transaction } from 'sequelize'
 import { ConflictError, InputError } from '../../core/errors'
 import type { Student } from '../../core/kit/student'
+import { personOf } from '../../core/learn/student-speed'
 import { inTransaction } from '../connection.server'
 import type { CourseModel } from '../models/courses.server'
 import { StudentModel } from '../models/kits.server'
+import { StudentSpeedModel } from '../models/learning.server'
 import { requireCourse } from '../require-course.server'
 
 export interface Roster {
@@ -46,6 +48,9 @@ export function replaceStudents(
 		}
 		await raiseVersion(course, version, transaction)
 		await StudentModel.destroy({ where: { courseId }, transaction })
+		// Who is on the list no more is forgotten altogether.
+		const people = students.map(({ name }) => personOf(name))
+		await StudentSpeedModel.destroy({ where: { courseId, person: { [Op.notIn]: people } }, transaction })
 		await StudentModel.bulkCreate(
 			students.map(({ level = null, ...student }, position) => ({ ...student, level, courseId, position })),
 			{ transaction },

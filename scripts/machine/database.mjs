@@ -6,11 +6,9 @@ import { spawn, spawnSync } from 'node:child_process'
 import { createHash } from 'node:crypto'
 import {
 	chmodSync,
-	closeSync,
 	existsSync,
 	mkdirSync,
 	mkdtempSync,
-	openSync,
 	readdirSync,
 	readFileSync,
 	renameSync,
@@ -23,7 +21,7 @@ import path from 'node:path'
 import { setTimeout as sleep } from 'node:timers/promises'
 import { keepSecret, startedAt } from './data-folder.mjs'
 import { Failure } from './failure.mjs'
-import { ensureDatabasePrograms, ensurePrograms, findProgram } from './packages.mjs'
+import { ensureDatabasePrograms, findProgram } from './packages.mjs'
 
 const START_TIMEOUT_MS = 60_000
 const STOP_TIMEOUT_MS = 8_000
@@ -33,7 +31,6 @@ const RESTART_WINDOW_MS = 60_000
 /** A Unix socket's path holds so many bytes at most; see unix(7). */
 const MAX_SOCKET_PATH = 100
 const NAME = 'calycine'
-const BACKUPS_KEPT = 3
 /** Between the name of a data folder and what makes the one that is being made differ from others. */
 const MAKING = '.making-'
 
@@ -286,39 +283,6 @@ function isOurs(pid, dataFolder) {
 		// No such process any more.
 		return false
 	}
-}
-
-/**
- * The whole database as one file of statements in `folder/backups`; the newest few are kept.
- *
- * @returns the file's path
- * @throws {Failure} it could not be written whole
- */
-export function dumpDatabase(folder, url) {
-	ensurePrograms(['mariadb-dump'], ['mariadb-client'])
-	const { hostname, port, username, password, pathname } = new URL(url)
-	const backups = path.join(folder, 'backups')
-	mkdirSync(backups, { recursive: true, mode: 0o700 })
-	const file = path.join(backups, `before-${new Date().toISOString().replace(/[:.]/g, '-')}.sql`)
-	const words = ['--no-defaults', `--host=${hostname}`, `--port=${port || 3306}`, `--user=${username}`]
-	const output = openSync(file, 'w', 0o600)
-	const { status, stderr } = spawnSync(
-		findProgram('mariadb-dump'),
-		[...words, '--single-transaction', '--skip-lock-tables', decodeURIComponent(pathname.slice(1))],
-		// Not among the words: every user of the machine can read those.
-		{
-			stdio: ['ignore', output, 'pipe'],
-			env: { ...process.env, MYSQL_PWD: decodeURIComponent(password) },
-			encoding: 'utf8',
-		},
-	)
-	closeSync(output)
-	if (status !== 0) {
-		rmSync(file, { force: true })
-		throw new Failure(`The database could not be saved before the upgrade, so nothing was changed:\n${stderr}`)
-	}
-	for (const old of readdirSync(backups).sort().slice(0, -BACKUPS_KEPT)) rmSync(path.join(backups, old))
-	return file
 }
 
 function endOf(file) {

@@ -1,9 +1,13 @@
-/** A backup a day into the data folder, the last fourteen kept; the first some minutes after a start, so that it is no burden. */
+/**
+ * Backups that the data folder keeps by itself: one a day, the first some minutes after a start, so that it is no burden; and
+ * one before each upgrade. Each kind lets go of its own oldest ones alone.
+ */
 import { existsSync, readdirSync } from 'node:fs'
 import { backUp, forgetOldBackups, stamp } from './backup.mjs'
+import { Failure } from './failure.mjs'
 
-const STEM = 'daily-'
-const KEPT = 14
+const DAILY = { stem: 'daily-', kept: 14 }
+const BEFORE_UPGRADE = { stem: 'before-upgrade-', kept: 3 }
 const FIRST_MS = 10 * 60_000
 const EVERY_MS = 60 * 60_000
 const DAY_MS = 24 * 60 * 60_000
@@ -21,15 +25,32 @@ export function keepDailyBackups(folder, url) {
  * @throws {Failure} it could not be made
  */
 export async function backUpDaily(folder, url, now = new Date()) {
+	const { stem } = DAILY
+	const isDaily = (name) => name.startsWith(stem) && !name.endsWith('.part')
 	const newest = existsSync(folder) ? readdirSync(folder).filter(isDaily).toSorted().at(-1) : undefined
 	const dayAgo = stamp(new Date(now.getTime() - DAY_MS))
-	if (newest !== undefined && newest.slice(STEM.length) > dayAgo) return undefined
-	const key = process.env.CALYCINE_BACKUP_KEY || undefined
-	const file = await backUp(url, { folder, name: `${STEM}${stamp(now)}`, key })
-	forgetOldBackups(folder, STEM, KEPT)
-	return file
+	if (newest !== undefined && newest.slice(stem.length) > dayAgo) return undefined
+	return keepBackup(folder, url, DAILY, now)
 }
 
-function isDaily(name) {
-	return name.startsWith(STEM) && !name.endsWith('.part')
+/**
+ * @returns the file's path
+ * @throws {Failure} it could not be made: then nothing is to be changed
+ */
+export async function backUpBeforeUpgrade(folder, url, now = new Date()) {
+	try {
+		return await keepBackup(folder, url, BEFORE_UPGRADE, now)
+	} catch (error) {
+		throw new Failure(`The database could not be saved before the upgrade, so nothing was changed.\n${error.message}`)
+	}
+}
+
+async function keepBackup(folder, url, { stem, kept }, now) {
+	const file = await backUp(url, {
+		folder,
+		name: `${stem}${stamp(now)}`,
+		key: process.env.CALYCINE_BACKUP_KEY || undefined,
+	})
+	forgetOldBackups(folder, stem, kept)
+	return file
 }

@@ -231,6 +231,10 @@ describe('a session told by hand', () => {
 		expect(rows.find(({ kind }) => kind === 'minutes')!.observation).toMatchObject({
 			...{ from: 33, to: 33, studentCount: 5, doneCount: 5 },
 		})
+		const [seen, ...none] = rows.filter(({ kind }) => kind === 'breakage')
+		// Of parts of which nothing is told nothing is learnt, not that none broke.
+		expect(none).toEqual([])
+		expect(seen!.observation).toMatchObject({ partName: parts[0]!.name, broken: 1 })
 		expect(rows.find(({ kind }) => kind === 'paste')!.observation).toMatchObject({
 			...{ usedG: pastes[0]!.handedG - 20, reckonedG: pastes[0]!.reckonedG },
 		})
@@ -412,6 +416,12 @@ describe('how fast people are', () => {
 		expect((await post({ intent: 'forget-student', person: 'mira' }, await foundStudio([]))).status).toBe(404)
 		expect((await post({ intent: 'forget-student', person: 'mira' })).status).toBe(200)
 		expect(await listStudentSpeeds(studio.id)).toEqual([])
+		await keepObservations(known, { courseId, session: 1 })
+		expect(await listStudentSpeeds(studio.id)).toHaveLength(1)
+		// Whoever is forgotten with the people of the course is forgotten altogether.
+		await replaceStudents(studio.id, courseId, { students: [makeStudent({ name: 'Bo' })] })
+		expect(await listStudentSpeeds(studio.id)).toEqual([])
+		await replaceStudents(studio.id, courseId, { students: [makeStudent({ name: 'Mira' })] })
 		await keepObservations(known, { courseId, session: 1 })
 		expect(await listStudentSpeeds(studio.id)).toHaveLength(1)
 		await post({ intent: 'learn-students', learns: false })

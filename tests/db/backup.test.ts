@@ -7,7 +7,7 @@ import { QueryTypes } from 'sequelize'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import { getDatabase } from '../../db/connection.server'
 import { backUp, checkBackup, restoreBackup, stamp } from '../../scripts/machine/backup.mjs'
-import { backUpDaily } from '../../scripts/machine/daily-backups.mjs'
+import { backUpBeforeUpgrade, backUpDaily } from '../../scripts/machine/kept-backups.mjs'
 import { findRunningDatabase, startDatabase } from '../../scripts/machine/database.mjs'
 import { makeDataFolder } from '../../scripts/machine/running-app.mjs'
 import { foundStudio, freshDatabase } from '../support/studios'
@@ -122,8 +122,8 @@ describe('a file', () => {
 	})
 })
 
-describe('daily backups', () => {
-	test('are made once a day, and the last fourteen are kept', async () => {
+describe('of what the folder keeps by itself', () => {
+	test('one is made a day, and the last fourteen stay', async () => {
 		const daily = path.join(folder, 'daily')
 		const at = (day: number, hour: number) => new Date(Date.UTC(2026, 2, day, hour))
 		const first = await backUpDaily(daily, url(), at(2, 9))
@@ -134,6 +134,22 @@ describe('daily backups', () => {
 		const kept = readdirSync(daily).toSorted()
 		expect(kept).toHaveLength(14)
 		expect(kept[0]).toBe(`daily-${stamp(at(5, 9))}.sql.gz`)
+	})
+
+	test('those before an upgrade let go of their own oldest alone', async () => {
+		const own = path.join(folder, 'upgrades')
+		const at = (day: number) => new Date(Date.UTC(2026, 2, day))
+		await backUpDaily(own, url(), at(1))
+		for (let day = 2; day <= 5; day++) await backUpBeforeUpgrade(own, url(), at(day))
+		writeFileSync(path.join(own, `before-restore-${stamp(at(1))}.sql.gz`), '')
+		await backUpBeforeUpgrade(own, url(), at(6))
+		expect(readdirSync(own).toSorted()).toEqual([
+			`before-restore-${stamp(at(1))}.sql.gz`,
+			...[4, 5, 6].map((day) => `before-upgrade-${stamp(at(day))}.sql.gz`),
+			`daily-${stamp(at(1))}.sql.gz`,
+		])
+		const gone = url().replace(/:\d+\//, ':1/')
+		await expect(backUpBeforeUpgrade(own, gone, at(7))).rejects.toThrow(/so nothing was changed/)
 	})
 })
 

@@ -4,18 +4,16 @@ import { forgetPages } from './kept-pages'
 /** Under which a device remembers whose pages it keeps. */
 const OWNER = 'calycine-studio'
 
-/** Whose work is under way, by studio. */
-const owned = new Map<number, Promise<void>>()
+/** The studio that has the device, from when its pages may be kept. */
+let owner: { studioId: number; ready: Promise<void> } | undefined
 
 /**
  * A device keeps pages of one studio: who signs in from another one, without anybody having signed out, finds none of hers.
  * What of a class was not sent yet waits, unseen, until its studio is back.
  */
 export function ownDevice(studioId: number): Promise<void> {
-	const known = owned.get(studioId) ?? takeOver(studioId)
-	owned.clear()
-	owned.set(studioId, known)
-	return known
+	if (owner?.studioId !== studioId) owner = { studioId, ready: takeOver(studioId) }
+	return owner.ready
 }
 
 async function takeOver(studioId: number): Promise<void> {

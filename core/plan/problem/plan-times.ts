@@ -12,6 +12,11 @@ export function minutesOfTask(task: Task): number {
 	return 'units' in task ? task.units * task.unitMinutes : task.minutes
 }
 
+/** Work in class, of one student. */
+export function classMinutes({ tasks }: Pick<Instance, 'tasks'>, { placements }: Plan): number {
+	return tasks.reduce((sum, task) => (placements[task.id]?.place === 'class' ? sum + minutesOfTask(task) : sum), 0)
+}
+
 /** The runs of a task in class or at home; none if it is elsewhere. */
 export function runsOf({ placements }: Plan, taskId: string): readonly Run[] {
 	const placement = placements[taskId]

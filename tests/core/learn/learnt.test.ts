@@ -6,6 +6,7 @@ import { learnFrom, learntPartKey, withLearnt, type Learnt, type PartObservation
 import { piecesOfGroup } from '../../../core/learn/pieces-to-make'
 import { piecesToMake } from '../../../core/materials/spares'
 import { packClassKit } from '../../../core/kit/class-kit'
+import { totalPaste } from '../../../core/kit/paste-totals'
 import { planCourse, resolveCourse } from '../../../core/plan/plan-course'
 import { ORDINARY_TERMS } from '../../../core/plan/compile/drying-terms'
 import { Rehearsal } from '../../../core/rehearse/rehearsal'
@@ -91,6 +92,16 @@ describe('paste', () => {
 			// What it is made of still adds up to what it is.
 			const sum = sources.reduce((mg, source) => mg + source.mg, 0)
 			expect(Math.abs(sum - shares.usual)).toBeLessThanOrEqual(sources.length)
+		}
+	})
+
+	test('is reckoned the same before anything was learnt, by whatever kits were weighed out', () => {
+		const less = weighed(70)
+		const [usual, own] = [totalPaste(planWith(NOTHING).kit.paste), totalPaste(planWith(less).kit.paste, less.paste)]
+		expect(own.map(({ paste }) => paste)).toEqual(usual.map(({ paste }) => paste))
+		for (const [k, { reckonedG, handedG }] of own.entries()) {
+			expect(Math.abs(reckonedG - usual[k]!.reckonedG)).toBeLessThanOrEqual(1)
+			expect(handedG).toBeLessThanOrEqual(usual[k]!.handedG)
 		}
 	})
 

@@ -82,6 +82,8 @@ describe('a session', () => {
 
 	test('says nothing of children, of places without a name, and of a step that nobody said was over', () => {
 		const people: SeatedPerson[] = [{ name: 'Cleo', isChild: true }, { isChild: false }]
+		const young = { ...adult('Dora'), level: 'children' as const }
+		expect(observe([young], [20, done(0)], [30, most])).toEqual([])
 		expect(observe(people, [20, done(0)], [21, done(1)], [30, most])).toEqual([])
 		expect(observe([adult('Ada')], [20, done(0)])).toEqual([])
 	})

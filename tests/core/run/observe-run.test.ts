@@ -4,7 +4,7 @@ import { paceFactor } from '../../../core/course/pace'
 import { withLearnt } from '../../../core/learn/learnt'
 import type { TaskSource } from '../../../core/plan/compile/compiled-course'
 import { foldRun } from '../../../core/run/fold-run'
-import { observeRun } from '../../../core/run/observe-run'
+import { observeForm, observeRun } from '../../../core/run/observe-run'
 import { EventWriter, type RunFact } from '../../../core/run/run-event'
 import { toRunPlan } from '../../../core/run/run-plan'
 import { packDemo } from '../../support/demo-kit'
@@ -141,4 +141,19 @@ test('steps that are done together count each by its own factor', () => {
 		9,
 	)
 	expect(own!.alsoSteps).toEqual([`${designId}/${two!.id}`])
+})
+
+test('of parts of two designs that have one name nobody knows which broke', () => {
+	const source = first!.source as Extract<TaskSource, { type: 'step' }>
+	const twin = { ...designs[0]!, design: { ...designs[0]!.design, id: 'twin' } }
+	const plan = {
+		...PLAN,
+		entries: [first!, { ...first!, id: 'twin#0', source: { ...source, designId: 'twin' } }],
+	}
+	const form = { studentCount: 8, told: 'all', minutes: {}, broken: { [source.partName]: 2 } } as const
+	const told = (of: typeof plan) => {
+		return observeForm(form, of, { classId: 'course 1', course, designs: [...designs, twin] }).breakage
+	}
+	expect(told(plan)).toEqual([])
+	expect(told({ ...plan, entries: [first!] })).toMatchObject([{ partName: source.partName, broken: 2 }])
 })

@@ -18,7 +18,13 @@ export function PartList({ parts }: { parts: readonly BelievedPart[] }) {
 				<h2 id="log-parts">What breaks</h2>
 				<span className="soft">in practised hands</span>
 			</div>
-			<PlainTable label="Part by part" columns={COLUMNS} rows={parts} keyOf={({ key }) => key} className="log-parts" />
+			<PlainTable
+				label="Part by part"
+				columns={COLUMNS}
+				rows={parts}
+				keyOf={({ part }) => part}
+				className="log-parts"
+			/>
 		</section>
 	)
 }
