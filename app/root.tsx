@@ -88,6 +88,7 @@ export default function Root() {
 /** What a page says that cannot be shown; the head by its status, the text by whoever answered so. */
 const FAILURES: Record<number, { head: string; text: string }> = {
 	400: { head: 'This cannot be read', text: 'Something in the address does not make sense.' },
+	403: { head: 'Not for you to open', text: 'Ask an owner of the studio.' },
 	404: { head: 'There is nothing here', text: 'The page may have moved, or it never was.' },
 	429: { head: 'One moment', text: 'Too much is being planned just now: try again in a minute.' },
 	503: { head: 'The database is away', text: 'Nothing that you saved is lost. Please try again in a moment.' },
@@ -120,7 +121,7 @@ export function ErrorBoundary() {
 			<h1>{head}</h1>
 			<p className="soft">{isOurs ? error.data : text}</p>
 			<p className="row">
-				{known && <a href="">Try again</a>}
+				{known && !(isRouteErrorResponse(error) && error.status === 403) && <a href="">Try again</a>}
 				<LinkButton type="primary" to="/">
 					Back to today
 				</LinkButton>

@@ -3,6 +3,10 @@ import { index, layout, route, type RouteConfig } from '@react-router/dev/routes
 export default [
 	route('sign-in', 'account/routes/sign-in/route.tsx'),
 	route('sign-out', 'account/routes/sign-out/route.tsx'),
+	route('set-up/:token', 'account/routes/set-up/route.tsx'),
+	route('join/:token', 'account/routes/join/route.tsx'),
+	route('forgot', 'account/routes/forgot/route.tsx'),
+	route('new-password/:token', 'account/routes/new-password/route.tsx'),
 	route('calendars/:token', 'prepare/routes/member-calendar/route.ts'),
 	route('schemas/design.schema.json', 'design/routes/design-schema/route.ts'),
 	route('evening/:code', 'run/routes/evening/route.tsx'),
@@ -19,6 +23,8 @@ export default [
 	layout('frame/route.tsx', [
 		index('today/route.tsx'),
 		route('look', 'account/routes/look/route.ts'),
+		route('account', 'account/routes/account/route.tsx'),
+		route('people', 'account/routes/people/route.tsx'),
 		route('preparation', 'prepare/routes/preparation/route.tsx'),
 		route('preparation/free-time', 'prepare/routes/free-time/route.tsx'),
 		route('designs', 'design/routes/designs/route.tsx'),

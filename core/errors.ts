@@ -35,6 +35,9 @@ export class MissingInListError extends NotFoundError {
 	}
 }
 
+/** Whoever asks may not do it in her studio. */
+export class ForbiddenError extends AppError {}
+
 /** Too much is asked at once: later it will work. */
 export class BusyError extends AppError {}
 

@@ -1,6 +1,7 @@
 /**
  * `npm start`: installs what is missing, builds what changed, starts a private MariaDB and the server, loads the demo
- * into an empty database, and prints where to go. `--reset-demo` makes the demo anew and ends.
+ * into an empty database, and prints where to go. `--empty` loads no demo: the first visitor sets up her studio.
+ * `--reset-demo` makes the demo anew and ends.
  */
 import path from 'node:path'
 import { fileURLToPath } from 'node:url'
@@ -11,6 +12,7 @@ import { startDatabase } from './machine/database.mjs'
 import { setEnvironment } from './machine/environment.mjs'
 import { Failure, runScript } from './machine/failure.mjs'
 import { checkToday, makeDemoPassword } from './machine/demo.mjs'
+import { openPostBox } from './machine/post-box.mjs'
 import { checkNode, ensureNpmPackages } from './machine/packages.mjs'
 
 const root = path.resolve(path.dirname(fileURLToPath(import.meta.url)), '..')
@@ -25,6 +27,7 @@ let isStopping = false
 await runScript(async () => {
 	checkNode()
 	const resetDemo = process.argv.includes('--reset-demo')
+	const withoutDemo = process.argv.includes('--empty') || process.env.CALYCINE_DEMO === 'off'
 	const port = readPort()
 	checkToday()
 	const folder = openDataFolder(root)
@@ -33,13 +36,14 @@ await runScript(async () => {
 	ensureNpmPackages(root)
 	ensureBuild(root)
 	const starting = process.env.CALYCINE_DATABASE_URL ? undefined : startDatabase(folder)
-	let app, server, sensor
+	let app, server, sensor, postBox
 	const stop = async (exitCode) => {
 		isStopping = true
 		// Whatever does not answer any more, a database that is frozen among it, keeps nobody.
 		setTimeout(() => process.exit(exitCode), STOP_MS).unref()
 		sensor?.close()
 		await closeServer(server)
+		await postBox?.close()
 		await app?.closeSolver()
 		await app?.closeDatabase()
 		// A signal may come while the database is still starting.
@@ -57,6 +61,7 @@ await runScript(async () => {
 		const prepared = await app.prepareDatabase({
 			demoPassword,
 			resetDemo,
+			withoutDemo,
 			beforeUpgrade: async () =>
 				console.log(
 					`Saved before the upgrade: ${await backUpBeforeUpgrade(backups, process.env.CALYCINE_DATABASE_URL)}`,
@@ -67,9 +72,11 @@ await runScript(async () => {
 			return await stop(0)
 		}
 		sensor = await startSensor(app)
+		postBox = await startPostBox()
 		server = await listen(app.createApp(appTerms()), port)
+		process.env.CALYCINE_ORIGIN ??= addressOf(server)
 		keepDailyBackups(backups, process.env.CALYCINE_DATABASE_URL)
-		greet(server, prepared, demoPassword, folder)
+		greet(prepared, { demoPassword, folder, letters: postBox?.pageUrl })
 	} catch (error) {
 		console.error(error instanceof Failure ? `\n${error.message}\n` : explain(error))
 		await stop(1)
@@ -119,6 +126,14 @@ async function startSensor(app) {
 	return sensor
 }
 
+/** The stand-in for a mail server, unless one is named. */
+async function startPostBox() {
+	if (process.env.CALYCINE_SMTP_URL) return undefined
+	const postBox = await openPostBox()
+	process.env.CALYCINE_SMTP_URL = postBox.smtpUrl
+	return postBox
+}
+
 function closeServer(server) {
 	if (!server) return undefined
 	return new Promise((resolve) => {
@@ -136,13 +151,26 @@ function onSignals(stop) {
 	}
 }
 
-function greet(server, { demoLoaded, demoEmail }, demoPassword, folder) {
+function addressOf(server) {
 	const { address, port } = server.address()
-	console.log(`
-Calycine is at http://${address}:${port}
-${demoLoaded ? 'The demo was loaded. Sign in' : 'Demo sign-in'}: ${demoEmail}  ·  ${demoPassword}
-Data and logs: ${path.relative(process.cwd(), folder) || '.'}   Stop: Ctrl-C
-`)
+	return `http://${address}:${port}`
+}
+
+function greet({ demoLoaded, hasDemo, demoEmail, setUpToken }, { demoPassword, folder, letters }) {
+	const origin = process.env.CALYCINE_ORIGIN
+	const demo = `${demoLoaded ? 'The demo was loaded. Sign in' : 'Demo sign-in'}: ${demoEmail}  ·  ${demoPassword}`
+	const door = setUpToken ? `Set up your studio: ${new URL(`/set-up/${setUpToken}`, origin)}` : hasDemo && demo
+	console.log(
+		[
+			`\nCalycine is at ${origin}`,
+			door,
+			// It sends none on: who reads them can choose anybody's password anew.
+			letters && `Letters, in place of a mail server: ${letters}`,
+			`Data and logs: ${path.relative(process.cwd(), folder) || '.'}   Stop: Ctrl-C\n`,
+		]
+			.filter(Boolean)
+			.join('\n'),
+	)
 }
 
 /** Database errors carry the statement and its values in their text: only the kind is for the terminal. */

@@ -206,9 +206,9 @@ function briefRequest(request: { id: string; method: string; url: string }) {
 	return { id: request.id, method: request.method, path: withoutSecret(request.url.split('?')[0] ?? '') }
 }
 
-/** Who knows the address of a calendar reads it: a log must not know it. */
+/** Who knows such an address is let in: a log must not know it. */
 function withoutSecret(path: string): string {
-	return path.replace(/^(\/calendars\/).+/, '$1…')
+	return path.replace(/^(\/(?:calendars|set-up|join|new-password)\/).+/, '$1…')
 }
 
 function briefResponse(response: { statusCode: number }) {

@@ -1,7 +1,10 @@
 /** Lets nobody past who is not signed in. */
 import { redirect, type MiddlewareFunction } from 'react-router'
-import { findMember } from '../../db/repositories/accounts.server'
+import { ForbiddenError } from '../../core/errors'
+import { findMember, type Member } from '../../db/repositories/sign-ins.server'
 import { memberContext } from '../shared/http/contexts'
+import { ROLE_NAMES } from '../shared/words/roles'
+import { mayRead, mayWrite } from '../shared/may/may'
 import { loading } from '../shared/http/responses.server'
 import { readToken } from './sign-in-cookie.server'
 
@@ -10,8 +13,19 @@ export const requireMember: MiddlewareFunction<Response> = ({ request, url, cont
 	return loading(async () => {
 		const token = await readToken(request)
 		const member = token && (await findMember(token, new Date()))
-		if (member) return void context.set(memberContext, member)
+		if (member) {
+			refuseForbidden(member, request.method, url.pathname)
+			return void context.set(memberContext, member)
+		}
 		const returnTo = request.method === 'GET' ? `${url.pathname}${url.search}` : '/'
 		throw redirect(returnTo === '/' ? '/sign-in' : `/sign-in?to=${encodeURIComponent(returnTo)}`)
 	})
+}
+
+/** @throws {ForbiddenError} she may not open it, or change anything there */
+function refuseForbidden({ role, studio }: Member, method: string, path: string): void {
+	const isRead = method === 'GET' || method === 'HEAD'
+	if (isRead ? mayRead(role, path) : mayWrite(role, path)) return
+	const what = isRead ? 'This page is not open to you' : 'This is not for you to change'
+	throw new ForbiddenError(`${what} as ${ROLE_NAMES[role]} of ${studio.name}. Ask an owner of the studio.`)
 }

@@ -1,6 +1,6 @@
 /** The signed cookie that carries a sign-in's token. */
 import { createCookie } from 'react-router'
-import { SIGN_IN_DAYS } from '../../db/repositories/accounts.server'
+import { SIGN_IN_DAYS } from '../../db/repositories/sign-ins.server'
 
 let cookie: ReturnType<typeof createCookie> | undefined
 

@@ -8,6 +8,8 @@ import { countFailure, forgetFailures, takeFailureBack } from '../../db/reposito
 const WINDOW_MS = 15 * 60_000
 const MOST_OF_ACCOUNT = 8
 const MOST_OF_ADDRESS = 60
+const MOST_LETTERS = 3
+const MOST_LETTERS_OF_ADDRESS = 20
 
 interface Keys {
 	account: string
@@ -32,15 +34,41 @@ function keysOf(email: string, address: string | undefined): Keys {
 export async function countAttempt(email: string, from: string | undefined): Promise<void> {
 	const { account, address } = keysOf(email, from)
 	const now = Date.now()
-	refuseAfter(await countFailure(account, WINDOW_MS, now), MOST_OF_ACCOUNT)
-	if (address !== undefined) refuseAfter(await countFailure(address, WINDOW_MS, now), MOST_OF_ADDRESS)
+	refuseAfter(await countFailure(account, WINDOW_MS, now), MOST_OF_ACCOUNT, 'password')
+	if (address !== undefined) refuseAfter(await countFailure(address, WINDOW_MS, now), MOST_OF_ADDRESS, 'password')
 }
 
-function refuseAfter({ count, msLeft }: { count: number; msLeft: number }, most: number): void {
+/**
+ * Counts an attempt at her own password by whoever has her device: it locks nobody out of signing in.
+ *
+ * @throws {InputError} too many; it says how long to wait
+ */
+export async function countOwnAttempt(userId: number): Promise<void> {
+	refuseAfter(await countFailure(`own ${userId}`, WINDOW_MS, Date.now()), MOST_OF_ACCOUNT, 'before')
+}
+
+/** The password was right. */
+export async function forgiveOwnAttempts(userId: number): Promise<void> {
+	await forgetFailures(`own ${userId}`, Date.now())
+}
+
+/**
+ * Counts a letter that somebody asks for without being signed in: nobody's box is filled.
+ *
+ * @throws {InputError} too many; it says how long to wait
+ */
+export async function countLetter(email: string, from: string | undefined): Promise<void> {
+	const now = Date.now()
+	refuseAfter(await countFailure(`letter ${email.toLowerCase()}`, WINDOW_MS, now), MOST_LETTERS, 'email')
+	if (from === undefined) return
+	refuseAfter(await countFailure(`letters ${from}`, WINDOW_MS, now), MOST_LETTERS_OF_ADDRESS, 'email')
+}
+
+function refuseAfter({ count, msLeft }: { count: number; msLeft: number }, most: number, path: string): void {
 	if (count <= most) return
 	const minutes = Math.max(1, Math.ceil(msLeft / 60_000))
 	const message = `Too many attempts. Please wait ${minutes} ${minutes === 1 ? 'minute' : 'minutes'} and try again.`
-	throw new InputError([{ path: 'password', message }])
+	throw new InputError([{ path, message }])
 }
 
 /** The password was right: the account's failures are forgotten, and the address has one less. */

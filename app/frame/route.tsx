@@ -1,6 +1,9 @@
+import { ConfigProvider } from 'antd'
 import { Link, NavLink, Outlet, useNavigation, useRouteLoaderData } from 'react-router'
 import type { Look } from '../account/schemas/look'
 import { Wordmark } from '../shared/components/wordmark'
+import { useMayChange, useMayTry } from '../shared/may/use-may'
+import { ROLE_NAMES } from '../shared/words/roles'
 import { memberContext } from '../shared/http/contexts'
 import { requireMember } from '../account/require-member.server'
 import type { Route } from './+types/route'
@@ -13,8 +16,8 @@ import './frame.css'
 export const middleware: Route.MiddlewareFunction[] = [requireMember]
 
 export function loader({ context }: Route.LoaderArgs) {
-	const { userName, studio } = context.get(memberContext)
-	return { userName, studioId: studio.id, studioName: studio.name }
+	const { userName, role, studio } = context.get(memberContext)
+	return { userName, role, studioId: studio.id, studioName: studio.name }
 }
 
 const PAGES = [
@@ -28,9 +31,10 @@ const PAGES = [
 ]
 
 /** What stands round every page of a studio: the way past the head, the head, the content. */
-export default function Frame({ loaderData: { userName, studioId, studioName } }: Route.ComponentProps) {
+export default function Frame({ loaderData: { userName, role, studioId, studioName } }: Route.ComponentProps) {
 	const look = useRouteLoaderData<Look>('root') ?? {}
 	useOwnDevice(studioId)
+	const [mayChange, mayTry] = [useMayChange(), useMayTry()]
 	const isLoading = useNavigation().state !== 'idle'
 	return (
 		<>
@@ -52,12 +56,20 @@ export default function Frame({ loaderData: { userName, studioId, studioName } }
 					<ShortcutKeys />
 					<LookSwitch look={look} />
 					<NavLink to="/studio">{studioName}</NavLink>
+					<NavLink to="/account">{userName}</NavLink>
 					<SignOut userName={userName} studioId={studioId} />
 				</div>
 			</header>
 			<div className={isLoading ? 'frame-progress is-loading' : 'frame-progress'} aria-hidden="true" />
 			<main id="main" className="frame-main" tabIndex={-1}>
-				<Outlet />
+				{!mayChange && (
+					<p className="frame-onlooker soft no-print">
+						You look on as {ROLE_NAMES[role]}: nothing can be changed on this page.
+					</p>
+				)}
+				<ConfigProvider componentDisabled={!mayTry}>
+					<Outlet />
+				</ConfigProvider>
 			</main>
 		</>
 	)

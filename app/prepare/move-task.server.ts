@@ -1,7 +1,7 @@
 /** A piece of work before class settled on a day: kept where it can be done then, else refused with what stands against it. */
 import { InputError, NotFoundError } from '../../core/errors'
 import { findObstacle } from '../../core/prepare/find-obstacle'
-import type { Member } from '../../db/repositories/accounts.server'
+import type { Member } from '../../db/repositories/sign-ins.server'
 import { settleDay } from '../../db/repositories/prep-marks.server'
 import { loadPreparation } from './load-preparation.server'
 import { obstacleWords } from './words/obstacles'

@@ -22,7 +22,8 @@ export interface Exchange {
 	what: string
 	/** Absent: no exchange is known. */
 	instead?: string
-	reason: Allergen | 'child'
+	/** Absent: whoever reads it is not told. */
+	reason?: Allergen | 'child'
 }
 
 /** What stands in every kitchen, and nobody buys for a class. */

@@ -12,6 +12,7 @@ import type { OwnPasteLike } from '../../core/design/design'
 import type { Learnt } from '../../core/learn/learnt'
 import type { StrainTerms } from '../../core/plan/compile/strain-terms'
 import type { KitTerms } from '../../core/kit/kit-terms'
+import type { Role } from '../../core/vocabulary/role'
 import type { FreeTime } from '../../core/prepare/free-time'
 import type { PrepTerms } from '../../core/prepare/prep-terms'
 import type { UnitSystem } from '../../core/materials/units'
@@ -45,6 +46,7 @@ export class UserModel extends Model<InferAttributes<UserModel>, InferCreationAt
 	declare name: string
 	declare email: string
 	declare passwordHash: string
+	declare role: CreationOptional<Role>
 	/** What the screens of this person are to look like, in the app's own words. */
 	declare look: CreationOptional<Record<string, string> | null>
 	/** For work before class. */
@@ -56,8 +58,33 @@ export class SignInModel extends Model<InferAttributes<SignInModel>, InferCreati
 	/** SHA-256 of the token in the cookie: a copy of the table opens no session. */
 	declare tokenHash: string
 	declare userId: number
+	/** In words, as far as the browser says. */
+	declare device: CreationOptional<string>
+	/** Null: not since it was made. */
+	declare seenAt: CreationOptional<Date | null>
 	declare expiresAt: Date
+	declare createdAt: CreationOptional<Date>
 	declare user?: NonAttribute<UserModel>
+}
+
+/** What whoever holds the link may do once: found a studio, join one, choose a new password. */
+export const LINK_KINDS = ['found', 'join', 'password'] as const
+export type LinkKind = (typeof LINK_KINDS)[number]
+
+export class LinkModel extends Model<InferAttributes<LinkModel>, InferCreationAttributes<LinkModel>> {
+	declare id: CreationOptional<number>
+	/** SHA-256 of what is in the address. */
+	declare tokenHash: string
+	declare kind: LinkKind
+	/** Of `join`. */
+	declare studioId: CreationOptional<number | null>
+	/** Of `password`. */
+	declare userId: CreationOptional<number | null>
+	declare email: CreationOptional<string | null>
+	declare role: CreationOptional<Role | null>
+	declare expiresAt: Date
+	declare createdAt: CreationOptional<Date>
+	declare studio?: NonAttribute<StudioModel | null>
 }
 
 /** Registers the models of this file. */
@@ -89,6 +116,7 @@ export function defineAccounts(sequelize: Sequelize): void {
 			name: { type: DataTypes.STRING(120), allowNull: false },
 			email: { type: DataTypes.STRING(190), allowNull: false },
 			passwordHash: { type: DataTypes.STRING(255), allowNull: false },
+			role: { type: DataTypes.STRING(12), allowNull: false, defaultValue: 'owner' },
 			look: { type: DataTypes.JSON, allowNull: true },
 			freeTime: { type: DataTypes.JSON, allowNull: true },
 		},
@@ -98,10 +126,28 @@ export function defineAccounts(sequelize: Sequelize): void {
 		{
 			tokenHash: { type: DataTypes.CHAR(64), primaryKey: true },
 			userId: { type: DataTypes.INTEGER.UNSIGNED, allowNull: false },
+			device: { type: DataTypes.STRING(80), allowNull: false, defaultValue: '' },
+			seenAt: { type: DataTypes.DATE(3), allowNull: true },
 			expiresAt: { type: DataTypes.DATE(3), allowNull: false },
+			createdAt: { type: DataTypes.DATE(3), allowNull: false },
 		},
 		{ sequelize, tableName: 'sign_ins', updatedAt: false },
 	)
+	LinkModel.init(
+		{
+			id: { type: DataTypes.INTEGER.UNSIGNED, autoIncrement: true, primaryKey: true },
+			tokenHash: { type: DataTypes.CHAR(64), allowNull: false },
+			kind: { type: DataTypes.STRING(12), allowNull: false },
+			studioId: { type: DataTypes.INTEGER.UNSIGNED, allowNull: true },
+			userId: { type: DataTypes.INTEGER.UNSIGNED, allowNull: true },
+			email: { type: DataTypes.STRING(190), allowNull: true },
+			role: { type: DataTypes.STRING(12), allowNull: true },
+			expiresAt: { type: DataTypes.DATE(3), allowNull: false },
+			createdAt: { type: DataTypes.DATE(3), allowNull: false },
+		},
+		{ sequelize, tableName: 'links', updatedAt: false },
+	)
 	UserModel.belongsTo(StudioModel, { foreignKey: 'studioId', as: 'studio' })
 	SignInModel.belongsTo(UserModel, { foreignKey: 'userId', as: 'user' })
+	LinkModel.belongsTo(StudioModel, { foreignKey: 'studioId', as: 'studio' })
 }

@@ -1,6 +1,6 @@
-/** Studios, their people and sign-ins. */
-import { createHash, randomBytes } from 'node:crypto'
-import { Op, type Transaction } from 'sequelize'
+/** Studios, and whose password opens them. */
+import { randomBytes } from 'node:crypto'
+import type { Transaction } from 'sequelize'
 import { ConflictError, NotFoundError } from '../../core/errors'
 import type { OwnPasteLike } from '../../core/design/design'
 import type { Learnt } from '../../core/learn/learnt'
@@ -11,7 +11,7 @@ import { USUAL_FREE_TIME, type FreeTime } from '../../core/prepare/free-time'
 import type { UnitSystem } from '../../core/materials/units'
 import type { GaugeStandard } from '../../core/materials/wire-gauge'
 import { writing } from '../connection.server'
-import { SignInModel, StudioModel, UserModel } from '../models/accounts.server'
+import { StudioModel, UserModel } from '../models/accounts.server'
 import { hashPassword, isOutdated, matchesPassword } from '../password-hash.server'
 
 export interface Studio {
@@ -41,17 +41,8 @@ export interface Studio {
 }
 
 /** What a new studio must say; the rest begins as usual. */
-export type NewStudio = Pick<Studio, 'name' | 'timeZone' | 'gaugeStandard' | 'wireLengthsMm'>
-
-/** Somebody who is signed in. */
-export interface Member {
-	userId: number
-	userName: string
-	studio: Studio
-}
-
-/** A sign-in lasts so long after it was made. */
-export const SIGN_IN_DAYS = 14
+export type NewStudio = Pick<Studio, 'name' | 'timeZone' | 'gaugeStandard' | 'wireLengthsMm'> &
+	Partial<Pick<Studio, 'units' | 'kitTerms'>>
 
 /** Compared against when the address is unknown, so that the answer takes as long. */
 let decoyHash: Promise<string> | undefined
@@ -88,40 +79,6 @@ export async function getFreeTime(userId: number): Promise<FreeTime> {
 
 export async function keepFreeTime(userId: number, freeTime: FreeTime): Promise<void> {
 	await writing(() => UserModel.update({ freeTime }, { where: { id: userId } }))
-}
-
-/** @returns the token for the cookie; only its hash is stored */
-export async function createSignIn(userId: number, now: Date): Promise<string> {
-	const token = randomBytes(32).toString('base64url')
-	const expiresAt = new Date(now.getTime() + SIGN_IN_DAYS * 86_400_000)
-	await writing(() => SignInModel.destroy({ where: { expiresAt: { [Op.lt]: now } } }))
-	await SignInModel.create({ tokenHash: hashToken(token), userId, expiresAt })
-	return token
-}
-
-/** @returns who is signed in with the token, or undefined if it is unknown or over */
-export async function findMember(token: string, now: Date): Promise<Member | undefined> {
-	// One statement: every page asks.
-	const signIn = await SignInModel.findOne({
-		where: { tokenHash: hashToken(token), expiresAt: { [Op.gt]: now } },
-		attributes: ['tokenHash'],
-		include: [{ association: 'user', attributes: ['id', 'name'], include: ['studio'] }],
-		raw: true,
-		nest: true,
-	})
-	const user = signIn?.user
-	return user?.studio && { userId: user.id, userName: user.name, studio: toStudio(user.studio) }
-}
-
-/** For whoever has proven otherwise that she may; undefined: there is no such user. */
-export async function findMemberById(userId: number): Promise<Member | undefined> {
-	const user = await UserModel.findByPk(userId, { attributes: ['id', 'name'], include: ['studio'] })
-	return user?.studio && { userId, userName: user.name, studio: toStudio(user.studio) }
-}
-
-/** Ends the session of the token; an unknown one is no failure. */
-export async function endSignIn(token: string): Promise<void> {
-	await writing(() => SignInModel.destroy({ where: { tokenHash: hashToken(token) } }))
 }
 
 /**
@@ -184,7 +141,8 @@ export async function isEmpty(): Promise<boolean> {
 	return (await StudioModel.count()) === 0
 }
 
-function toStudio(row: StudioModel): Studio {
+/** A row as the studio that it holds. */
+export function toStudio(row: StudioModel): Studio {
 	const { ownPastes, kitTerms, strainTerms, learnt, prepTerms, id, name, timeZone, gaugeStandard, wireLengthsMm } = row
 	const { dryingConfidence, readingMaxAgeMinutes, units, learnsStudents, version } = row
 	return {
@@ -204,9 +162,4 @@ function toStudio(row: StudioModel): Studio {
 		prepTerms: { ...USUAL_PREP_TERMS, ...prepTerms },
 		version,
 	}
-}
-
-/** SHA-256 in hex, as tokens are stored. */
-export function hashToken(token: string): string {
-	return createHash('sha256').update(token).digest('hex')
 }

@@ -9,7 +9,7 @@ import type { CalendarEvent, PublishedEvent } from '../../exchange/calendar/writ
 import { inTransaction, writing } from '../connection.server'
 import { CourseModel } from '../models/courses.server'
 import { CalendarEventModel, CalendarFeedModel } from '../models/preparation.server'
-import { findMemberById, hashToken, type Member } from './accounts.server'
+import { findMemberById, hashToken, type Member } from './sign-ins.server'
 
 /** What is off is told so long, then forgotten. */
 const DAYS_TOLD_OFF = 30

@@ -4,7 +4,7 @@ import { Op } from 'sequelize'
 import { inTransaction } from '../connection.server'
 import { RunCodeModel } from '../models/runs.server'
 import { requireCourse } from '../require-course.server'
-import { findMemberById, type Member } from './accounts.server'
+import { findMemberById, type Member } from './sign-ins.server'
 import type { RunKey } from './runs.server'
 
 /** Read from a screen and typed with wet fingers: none that looks like another. */

@@ -6,7 +6,8 @@ import path from 'node:path'
 import { fileURLToPath } from 'node:url'
 
 const root = path.resolve(path.dirname(fileURLToPath(import.meta.url)), '..', '..')
-const GREETING = /Calycine is at (\S+)\n.*: (\S+) {2}· {2}(\S+)\n/
+const GREETING =
+	/Calycine is at (\S+)\n(?:(?:Set up your studio: (?<setUp>\S+)|.*: (?<email>\S+) {2}· {2}(?<password>\S+))\n)?(?:Letters.*: (?<letters>\S+)\n)?Data/
 
 /** A folder that goes when `remove` is called. */
 export function makeDataFolder() {
@@ -17,17 +18,18 @@ export function makeDataFolder() {
 /**
  * Starts the app on a free port and waits for its greeting.
  *
- * @returns its address, the demo's sign-in, and how to end it
+ * @param {{ dataFolder: string, env?: Record<string, string>, words?: string[] }} terms - `words`: after `npm start --`
+ * @returns its address, the demo's sign-in or the link to set a studio up, the page of its letters, and how to end it
  * @throws {Error} it ended instead, with what it printed and its exit code
  */
-export async function startApp({ dataFolder, env = {} }) {
-	const child = spawn(process.execPath, [path.join(root, 'scripts', 'start.mjs')], {
+export async function startApp({ dataFolder, env = {}, words = [] }) {
+	const child = spawn(process.execPath, [path.join(root, 'scripts', 'start.mjs'), ...words], {
 		env: { ...process.env, PORT: '0', CALYCINE_DATA: dataFolder, ...env },
 		stdio: ['ignore', 'pipe', 'pipe'],
 	})
 	let output = ''
 	const ended = new Promise((resolve) => child.once('exit', (code, signal) => resolve(signal ?? code)))
-	const [, url, email, password] = await new Promise((resolve, reject) => {
+	const { 1: url, groups } = await new Promise((resolve, reject) => {
 		const listen = (chunk) => {
 			output += chunk
 			const greeting = GREETING.exec(output)
@@ -43,7 +45,7 @@ export async function startApp({ dataFolder, env = {} }) {
 		child.kill(signal)
 		return ended
 	}
-	return { url, email, password, pid: child.pid, ended, stop, output: () => output }
+	return { url, ...groups, pid: child.pid, ended, stop, output: () => output }
 }
 
 /** Signs in as a plain form does; the cookie for further requests. */

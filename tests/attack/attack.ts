@@ -10,6 +10,7 @@ import { askForForeignThings, foundStranger } from './foreign-studio'
 import { fillDisk } from './full-disk'
 import { fuzzGets, fuzzPosts } from './fuzz-posts'
 import { openHardCourses } from './hard-courses'
+import { addDemoPerson, postAsLesserRole } from './lesser-roles'
 import { killFirstStarts, killWhileWriting } from './kill-rounds'
 import { writeInParallel } from './parallel-writers'
 import { HANG_MS, makeDataFolder, openTargetDatabase, startTarget } from './target'
@@ -65,6 +66,13 @@ tell(
 	await askForForeignThings(target, await foundStranger(target)),
 	'not found, nothing changed',
 )
+
+for (const role of ['guest', 'assistant'] as const)
+	tell(
+		`what a ${role} may not`,
+		await postAsLesserRole(target, role, await addDemoPerson(target, role)),
+		'refused on every address of the route table',
+	)
 
 const away = await takeDatabaseAway(target)
 tell(

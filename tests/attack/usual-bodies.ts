@@ -18,6 +18,14 @@ import { moneySchema } from '../../app/kit/schemas/money'
 import { lookSchema } from '../../app/account/schemas/look'
 import { againSchema, importCourseSchema } from '../../app/course/schemas/share-course'
 import { courseListActions } from '../../app/course/schemas/course-list'
+import {
+	accountActions,
+	forgotSchema,
+	joinSchema,
+	newPasswordSchema,
+	peopleActions as peopleOfStudioActions,
+	setUpSchema,
+} from '../../app/account/forms.server'
 import { signInSchema } from '../../app/account/schemas/sign-in'
 import { demoCourse, demoDesign } from '../support/demo-designs'
 
@@ -35,6 +43,13 @@ const RUN_EVENT = {
 /** By pattern of the route table; a route that is not here gets what all others get. */
 const USUAL: Record<string, readonly object[]> = {
 	'/sign-in': [sampleOf(signInSchema), { email: 'instructor@tidewater.example', password: 'wrong' }],
+	'/set-up/:token': [{ ...sampleOf(setUpSchema), email: 'odd@studio.example', password: 'a long enough word' }],
+	'/join/:token': [sampleOf(joinSchema), { name: 'Odd', password: 'a long enough word' }],
+	'/forgot': [sampleOf(forgotSchema), { email: 'nobody@studio.example' }],
+	'/new-password/:token': [sampleOf(newPasswordSchema), { password: 'a long enough word' }],
+	// Not what would sign the attacker herself out.
+	'/account': byIntent(accountActions).filter((body) => !('intent' in body && body.intent === 'end-others')),
+	'/people': byIntent(peopleOfStudioActions),
 	'/look': [sampleOf(lookSchema), { light: 'night' }],
 	'/courses': byIntent(courseListActions),
 	'/courses/new': [course],

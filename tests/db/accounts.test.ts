@@ -4,16 +4,8 @@ import { beforeAll, describe, expect, test } from 'vitest'
 import { closeDatabase, getDatabase, isDatabaseAlive, openDatabase } from '../../db/connection.server'
 import { migrate } from '../../db/migrate.server'
 import { hashPassword, matchesPassword } from '../../db/password-hash.server'
-import {
-	createSignIn,
-	createStudio,
-	deleteStudio,
-	endSignIn,
-	findMember,
-	findUserByPassword,
-	SIGN_IN_DAYS,
-	updateStudio,
-} from '../../db/repositories/accounts.server'
+import { createStudio, deleteStudio, findUserByPassword, updateStudio } from '../../db/repositories/accounts.server'
+import { createSignIn, endSignIn, findMember, SIGN_IN_DAYS } from '../../db/repositories/sign-ins.server'
 import { listDocuments } from '../../db/repositories/designs.server'
 import { ConflictError } from '../../core/errors'
 import { foundStudio, freshDatabase } from '../support/studios'

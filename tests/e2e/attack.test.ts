@@ -4,6 +4,7 @@ import { closeDatabase } from '../../db/connection.server'
 import { takeDatabaseAway } from '../attack/database-away'
 import { askForForeignThings, foundStranger } from '../attack/foreign-studio'
 import { fuzzGets, fuzzPosts } from '../attack/fuzz-posts'
+import { addDemoPerson, postAsLesserRole } from '../attack/lesser-roles'
 import { killFirstStarts, killWhileWriting } from '../attack/kill-rounds'
 import { writeInParallel } from '../attack/parallel-writers'
 import { makeJpeg } from '../support/make-jpeg'
@@ -37,6 +38,15 @@ test('ids of another studio are not found, whatever is asked of them', async () 
 	expect((await ask(target, '/designs/magnolia/photos', { method: 'POST', body: photo })).status).toBe(200)
 	expect((await ask(target, '/photos/1')).status).toBe(200)
 	expect(await askForForeignThings(target, await foundStranger(target))).toEqual([])
+})
+
+test.each(['guest', 'assistant'] as const)('of a %s nothing is taken but what is theirs', async (role) => {
+	const cookie = await addDemoPerson(target, role)
+	expect(await postAsLesserRole(target, role, cookie)).toEqual([])
+	// It does not even show what is not for them.
+	for (const page of ['/people', '/courses/1/kits/people', '/courses/1/kits/cost', '/courses/1/files/people.csv'])
+		expect((await ask({ url: target.url, cookie }, page)).status, page).toBe(403)
+	expect((await ask({ url: target.url, cookie }, '/courses/1/plan')).status).toBe(200)
 })
 
 test('odd addresses and odd bodies are answered below 500, in time', { timeout: 180_000 }, async () => {

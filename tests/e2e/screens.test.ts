@@ -83,6 +83,8 @@ const SCREENS = [
 	'/rooms/new',
 	'/rooms/1',
 	'/studio',
+	'/account',
+	'/people',
 	'/stock',
 	'/nowhere',
 ]

@@ -29,6 +29,9 @@ export function studentWords(student: Student): string[] {
 
 /** 'gum paste without egg instead of gum paste (egg)'. */
 export function exchangeWords({ what, instead, reason }: Exchange): string {
+	// Whoever is not told why.
+	if (reason === undefined)
+		return instead ? `${instead} instead of ${what}` : `${what}: not for her, ask the instructor`
 	return instead
 		? `${instead} instead of ${what} (${reason})`
 		: `${what}: ${reason === 'child' ? 'not for a child' : `brings ${reason}`}, and no exchange is known: ask, or leave it out`

@@ -1,4 +1,5 @@
 import { Button, type ButtonProps } from 'antd'
+import { useMayOpen } from '../may/use-may'
 import { useHref, useLinkClickHandler } from 'react-router'
 
 interface LinkButtonProps extends Omit<ButtonProps, 'href' | 'onClick' | 'htmlType'> {
@@ -8,10 +9,18 @@ interface LinkButtonProps extends Omit<ButtonProps, 'href' | 'onClick' | 'htmlTy
 	preventScrollReset?: boolean
 }
 
-/** A link that looks like what it weighs: it leads on, and works before and without scripts. */
+/** A link that looks like what it weighs: it leads on, and works before and without scripts; not there where it leads to what is not open. */
 export function LinkButton({ to, replace = false, preventScrollReset = false, ...rest }: LinkButtonProps) {
+	const isOpen = useMayOpen(to)
 	const follow = useLinkClickHandler<HTMLAnchorElement>(to, { replace, preventScrollReset })
+	const href = useHref(to)
+	if (!isOpen) return null
 	return (
-		<Button href={useHref(to)} onClick={(event) => follow(event as React.MouseEvent<HTMLAnchorElement>)} {...rest} />
+		<Button
+			disabled={false}
+			href={href}
+			onClick={(event) => follow(event as React.MouseEvent<HTMLAnchorElement>)}
+			{...rest}
+		/>
 	)
 }

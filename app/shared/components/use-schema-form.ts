@@ -4,7 +4,7 @@ import { useEffect, useEffectEvent } from 'react'
 import { useFetcher } from 'react-router'
 import type { AnyObjectSchema } from 'yup'
 import type { FieldProblem } from '../../../core/errors'
-import type { Refusal } from '../http/refusal'
+import { asRefusal, type Refusal } from '../http/refusal'
 import { schemaProblems } from '../schemas/schema-problems'
 
 type FieldName = (string | number)[]
@@ -40,14 +40,15 @@ export function useSchemaForm<Values extends object>({
 }): SchemaForm<Values> {
 	const [form] = Form.useForm<Values>()
 	const fetcher = useFetcher<unknown>()
-	const refusal = isRefusal(fetcher.data) ? fetcher.data : undefined
+	const refusal = asRefusal(fetcher.data)
 
 	// The router hands the answer over beside React's state: a rendering that changes nothing else may see it first, and
 	// React drops that rendering's effects. The fetcher's state is React's own, so what follows an answer hangs on both.
 	const { data, state } = fetcher
 	const takeAnswer = useEffectEvent(() => {
 		if (data === undefined) return
-		if (isRefusal(data)) showProblems(form, data.problems)
+		const refused = asRefusal(data)
+		if (refused) showProblems(form, refused.problems)
 		else onSaved?.()
 	})
 	useEffect(() => {
@@ -95,8 +96,4 @@ function namesIn(changed: unknown, prefix: FieldName = []): FieldName[] {
 		...(prefix.length > 0 ? [prefix] : []),
 		...entries.flatMap(([key, value]) => namesIn(value, [...prefix, key])),
 	]
-}
-
-function isRefusal(answer: unknown): answer is Refusal & Record<string, unknown> {
-	return typeof answer === 'object' && answer !== null && 'refused' in answer
 }

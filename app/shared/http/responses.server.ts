@@ -4,6 +4,7 @@ import {
 	AppError,
 	BusyError,
 	ConflictError,
+	ForbiddenError,
 	InputError,
 	NotFoundError,
 	TooLargeError,
@@ -56,6 +57,7 @@ function toRefusal(error: AppError): Refusal {
 
 function statusOf(error: AppError): number {
 	if (error instanceof InputError) return 400
+	if (error instanceof ForbiddenError) return 403
 	if (error instanceof NotFoundError) return 404
 	if (error instanceof ConflictError) return 409
 	if (error instanceof TooLargeError) return 413

@@ -1,22 +1,23 @@
-import { Button, Input } from 'antd'
-import { Form, redirect, useNavigation } from 'react-router'
+import { Link } from 'react-router'
 import { InputError } from '../../../../core/errors'
-import { createSignIn, endSignIn, findUserByPassword, getLook } from '../../../../db/repositories/accounts.server'
-import { Wordmark } from '../../../shared/components/wordmark'
+import { findUserByPassword } from '../../../../db/repositories/accounts.server'
+import { LoneField, LoneForm, LonePage } from '../../components/lone-form'
+import { hasStudio, signUp } from '../../sign-up.server'
 import { localTarget } from '../../local-target'
-import { problemsByField } from '../../../shared/http/refusal'
 import { readBody } from '../../../shared/http/read-input.server'
 import { acting } from '../../../shared/http/responses.server'
-import { writeLook } from '../../look-cookie.server'
-import { keepToken, readToken } from '../../sign-in-cookie.server'
+import { enter } from '../../enter.server'
 import { countAttempt, forgiveAttempt } from '../../sign-in-limit.server'
 import { clientAddress } from '../../../shared/http/client-address.server'
-import { signInSchema, type SignInInput } from '../../schemas/sign-in'
+import { signInSchema } from '../../schemas/sign-in'
 import type { Route } from './+types/route'
-import './sign-in.css'
 
 export function meta() {
 	return [{ title: 'Sign in · Calycine' }]
+}
+
+export async function loader() {
+	return { hasStudio: await hasStudio(), isOpen: signUp() === 'open' }
 }
 
 export function action({ request, context }: Route.ActionArgs) {
@@ -27,76 +28,43 @@ export function action({ request, context }: Route.ActionArgs) {
 		const userId = await findUserByPassword(email, password)
 		if (userId === undefined) throw new InputError([{ path: 'password', message: 'Address or password is not right' }])
 		await forgiveAttempt(email, address)
-		// A token from before the sign-in, planted or old, must not live on.
-		const before = await readToken(request)
-		if (before) await endSignIn(before)
-		const token = await createSignIn(userId, new Date())
-		const headers = new Headers({ 'Set-Cookie': await keepToken(token) })
-		headers.append('Set-Cookie', await writeLook(await getLook(userId)))
-		return redirect(localTarget(new URL(request.url).searchParams.get('to')), { headers })
+		return enter(request, userId, localTarget(new URL(request.url).searchParams.get('to')))
 	})
 }
 
 /** The door: address and password, before and without scripts. */
-export default function SignIn({ actionData }: Route.ComponentProps) {
-	const isSaving = useNavigation().state !== 'idle'
-	const problems = actionData && 'problems' in actionData ? actionData.problems : []
-	const problemOf = problemsByField(problems)
+export default function SignIn({ loaderData: { hasStudio, isOpen } }: Route.ComponentProps) {
+	if (!hasStudio) return <NoStudioYet isOpen={isOpen} />
 	return (
-		<main className="lone-page stack">
-			<Wordmark size={34} />
-			<h1>Sign in to your bench</h1>
+		<LonePage head="Sign in to your bench">
 			<p className="soft">
 				Plans for classes in sugar flowers and ornaments: what dries by when, what fits, what goes into each kit.
 			</p>
-			{/* The browser’s own form: it works before and without scripts, and the page stays light. */}
-			<Form method="post" noValidate className="sign-in-form">
-				<SignInField
-					name="email"
-					label="E-mail address"
-					type="email"
-					autoComplete="username"
-					problem={problemOf('email')}
-				/>
-				<SignInField
-					name="password"
-					label="Password"
-					type="password"
-					autoComplete="current-password"
-					problem={problemOf('password')}
-				/>
-				<Button type="primary" htmlType="submit" loading={isSaving} block>
-					Sign in
-				</Button>
-			</Form>
-		</main>
+			<LoneForm doIt="Sign in">
+				<LoneField name="email" label="E-mail address" type="email" autoComplete="username" autoFocus />
+				<LoneField name="password" label="Password" type="password" autoComplete="current-password" />
+			</LoneForm>
+			<p className="row">
+				<Link to="/forgot">I forgot my password</Link>
+				{isOpen && <Link to="/set-up/open">Set up a new studio</Link>}
+			</p>
+		</LonePage>
 	)
 }
 
-interface SignInFieldProps {
-	name: keyof SignInInput
-	label: string
-	type: string
-	autoComplete: string
-	problem: string | undefined
-}
-
-function SignInField({ name, label, problem, ...rest }: SignInFieldProps) {
+function NoStudioYet({ isOpen }: { isOpen: boolean }) {
 	return (
-		<div>
-			<label htmlFor={name}>{label}</label>
-			<Input
-				id={name}
-				name={name}
-				autoFocus={name === 'email'}
-				{...(problem && { status: 'error', 'aria-invalid': true, 'aria-describedby': `${name}-problem` })}
-				{...rest}
-			/>
-			{problem && (
-				<p id={`${name}-problem`} className="field-problem" role="alert">
-					{problem}
+		<LonePage head="No studio yet">
+			<p>
+				{isOpen
+					? 'Yours is the first here.'
+					: 'The first one is set up with a link: it stands where Calycine was started, in the lines that it printed.'}
+			</p>
+			{isOpen && (
+				<p>
+					<Link to="/set-up/open">Set up your studio</Link>
 				</p>
 			)}
-		</div>
+		</LonePage>
 	)
 }

@@ -1,5 +1,5 @@
 import { redirect } from 'react-router'
-import { endSignIn } from '../../../../db/repositories/accounts.server'
+import { endSignIn } from '../../../../db/repositories/sign-ins.server'
 import { forgetToken, readToken } from '../../sign-in-cookie.server'
 import type { Route } from './+types/route'
 

@@ -14,6 +14,7 @@ import { loading } from '../../../shared/http/responses.server'
 import { readPaper, readPicks } from '../../schemas/design-address'
 import type { Route } from './+types/route'
 import './design-sheets.css'
+import { FileLink } from '../../../shared/components/file-link'
 
 export function meta({ loaderData }: Route.MetaArgs) {
 	return [{ title: `Templates of ${loaderData?.name ?? 'a design'} · Calycine` }]
@@ -46,9 +47,9 @@ export default function DesignSheets({
 					<Link to={`/designs/${slug}`}>{name}</Link>, true to size
 				</p>
 				<div className="row push">
-					<Button type="primary" href={`/designs/${slug}/sheets.pdf?${query}`} download>
+					<FileLink type="primary" href={`/designs/${slug}/sheets.pdf?${query}`} download>
 						PDF
-					</Button>
+					</FileLink>
 					<Button onClick={() => window.print()}>Print</Button>
 				</div>
 			</div>

@@ -1,6 +1,5 @@
 import { LinkButton } from '../../../shared/components/link-button'
 import { DownloadOutlined } from '@ant-design/icons'
-import { Button } from 'antd'
 import { Link } from 'react-router'
 import { listDesigns } from '../../../../db/repositories/designs.server'
 import { PageLinks } from '../../../shared/components/page-links'
@@ -13,6 +12,7 @@ import { duration, wait } from '../../../shared/words/times'
 import type { Route } from './+types/route'
 import { DesignSearch } from './design-search'
 import './designs.css'
+import { FileLink } from '../../../shared/components/file-link'
 
 export function meta() {
 	return [{ title: 'Designs · Calycine' }]
@@ -38,9 +38,9 @@ export default function Designs({ loaderData }: Route.ComponentProps) {
 				<p className="soft">What you teach, with its pieces, steps and waits.</p>
 				<div className="row push">
 					<LinkButton to="/designs/import">Import</LinkButton>
-					<Button href={exportLink(isLess ? designs : [])} icon={<DownloadOutlined aria-hidden />} download>
+					<FileLink href={exportLink(isLess ? designs : [])} icon={<DownloadOutlined aria-hidden />} download>
 						{isLess ? 'Export these' : 'Export all'}
-					</Button>
+					</FileLink>
 					<LinkButton type="primary" to="/designs/new">
 						New design
 					</LinkButton>

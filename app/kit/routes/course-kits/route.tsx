@@ -2,6 +2,8 @@
 import { courseOfPage } from '../../../shared/http/course-of-page.server'
 import { allergensOf } from '../../../../core/design/allergens'
 import { cautionsOf } from '../../../../core/design/cautions'
+import { withoutReasons } from '../../../../core/kit/without-reasons'
+import { isAtLeast, type Role } from '../../../../core/vocabulary/role'
 import { CautionList } from '../../../design/components/caution-list/caution-list'
 import { KitNotices } from '../../components/kit-notices/kit-notices'
 import { LinkButton } from '../../../shared/components/link-button'
@@ -21,14 +23,14 @@ const SPARE_WORDS: Record<number, string> = { 0.8: '8 times in 10', 0.9: '9 time
 
 export function loader({ params, request, context }: Route.LoaderArgs) {
 	return loading(async () => {
-		const { studio } = context.get(memberContext)
+		const { studio, role } = context.get(memberContext)
 		const { kit, course, state, designs } = await readKit(studio, await courseOfPage(context, params))
 		// Sheets are drawn on a page of their own, and are most of the data.
 		const { sheets: _, ...shown } = kit ?? { sheets: [] }
 		return {
 			state,
 			view: readKitView(new URL(request.url).searchParams, course.studentCount),
-			kit: kit ? (shown as Omit<typeof kit, 'sheets'>) : undefined,
+			kit: kit ? showTo(role, shown as Omit<typeof kit, 'sheets'>) : undefined,
 			units: studio.units,
 			spareWords: SPARE_WORDS[course.spareConfidence] ?? `in ${Math.round(course.spareConfidence * 100)} % of cases`,
 			reserve: studio.kitTerms.reserveShare,
@@ -39,6 +41,10 @@ export function loader({ params, request, context }: Route.LoaderArgs) {
 			allergens: designs.map(({ design }) => ({ name: design.name, allergens: allergensOf(design) })),
 		}
 	})
+}
+
+function showTo<K extends Parameters<typeof withoutReasons>[0]>(role: Role, kit: K): K {
+	return isAtLeast(role, 'instructor') ? kit : withoutReasons(kit)
 }
 
 /** The kits of a course: a student’s, a table’s, or the whole class’s. */

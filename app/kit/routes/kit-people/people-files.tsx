@@ -3,6 +3,7 @@ import { Button } from 'antd'
 import { useSubmit } from 'react-router'
 import { CsvFile } from '../../../shared/components/csv-file'
 import { useAskBeforeLoss } from '../../../shared/components/use-ask-before-loss'
+import { FileLink } from '../../../shared/components/file-link'
 
 /** The people as a file, from a file, and forgotten at once. */
 export function PeopleFiles({
@@ -44,9 +45,9 @@ export function PeopleFiles({
 				Only what a kit needs is kept here, on this machine. It is gone when the course is deleted, or at once:
 			</p>
 			<div className="row">
-				<Button href={`/courses/${courseId}/files/people.csv`} icon={<DownloadOutlined aria-hidden />}>
+				<FileLink href={`/courses/${courseId}/files/people.csv`} icon={<DownloadOutlined aria-hidden />}>
 					As a file (CSV)
-				</Button>
+				</FileLink>
 				<CsvFile label="From a file…" onText={takeFile} />
 				{hasPeople && (
 					<Button danger onClick={askToForget}>

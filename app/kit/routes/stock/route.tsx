@@ -14,6 +14,7 @@ import { ShelfTable } from './shelf-table'
 import { ItemForm, OfferForm, SupplierForm } from './stock-forms'
 import { SupplierTable } from './supplier-table'
 import './stock.css'
+import { FileLink } from '../../../shared/components/file-link'
 
 export function meta() {
 	return [{ title: 'Shelf · Calycine' }]
@@ -97,9 +98,9 @@ function StockFiles() {
 	const submit = useSubmit()
 	return (
 		<div className="row push no-print">
-			<Button href="/stock/files/shelf.csv" icon={<DownloadOutlined aria-hidden />}>
+			<FileLink href="/stock/files/shelf.csv" icon={<DownloadOutlined aria-hidden />}>
 				As a file (CSV)
-			</Button>
+			</FileLink>
 			<CsvFile label="From a file…" onText={(text) => void submit({ intent: 'import', text }, { method: 'post' })} />
 		</div>
 	)

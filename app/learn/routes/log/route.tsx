@@ -1,6 +1,7 @@
 /** What past classes have taught: beliefs with their doubt, whether they are any good, and each class as it was. */
+import { ForbiddenError } from '../../../../core/errors'
+import { isAtLeast } from '../../../../core/vocabulary/role'
 import { DownloadOutlined } from '@ant-design/icons'
-import { Button } from 'antd'
 import { lazy, Suspense } from 'react'
 import { useSubmit } from 'react-router'
 import { memberContext } from '../../../shared/http/contexts'
@@ -21,6 +22,7 @@ import { PartList } from './part-list'
 import { PlansSheet } from './plans-sheet'
 import { StudentsSheet } from './students-sheet'
 import '../../components/log.css'
+import { FileLink } from '../../../shared/components/file-link'
 
 const RatioChart = lazy(() => import('../../components/ratio-chart'))
 
@@ -29,8 +31,16 @@ export function meta() {
 }
 
 export function loader({ context }: Route.LoaderArgs) {
-	return loading(() => loadLog(context.get(memberContext).studio))
+	return loading(async () => {
+		const { studio, role } = context.get(memberContext)
+		const isOwner = isAtLeast(role, 'owner')
+		const { students, ...log } = await loadLog(studio)
+		// What is known of single people is for owners alone.
+		return { ...log, isOwner, ...(isOwner && students && { students }) }
+	})
 }
+
+const OF_OWNERS: ReadonlySet<string> = new Set(['learn-students', 'forget-student'])
 
 /** A file of 4 MB in a field of a form. */
 const LARGEST_FILE = 4_600_000
@@ -38,7 +48,10 @@ const LARGEST_FILE = 4_600_000
 export function action({ request, context }: Route.ActionArgs) {
 	return acting(async () => {
 		const action = await readIntent(request, logActions, { maxBytes: LARGEST_FILE })
-		return changeLog(context.get(memberContext).studio, action)
+		const { studio, role } = context.get(memberContext)
+		if (OF_OWNERS.has(action.intent) && !isAtLeast(role, 'owner'))
+			throw new ForbiddenError('Whether people are learnt of is for an owner of the studio to say.')
+		return changeLog(studio, action)
 	})
 }
 
@@ -70,7 +83,7 @@ export default function LogPage({ loaderData, actionData }: Route.ComponentProps
 					<BelievedList title="Paste" about="used against what is reckoned" middle="as reckoned" list={pastes} />
 				)}
 				{figures.count > 0 && <PlansSheet since={loaderData.plansSince} />}
-				<StudentsSheet students={loaderData.students} />
+				{loaderData.isOwner && <StudentsSheet students={loaderData.students} />}
 				{classes.length > 0 && <ClassList classes={classes} />}
 			</div>
 		</>
@@ -143,9 +156,9 @@ function LogFiles() {
 	const submit = useSubmit()
 	return (
 		<div className="row push no-print">
-			<Button href="/log/files/log.csv" icon={<DownloadOutlined aria-hidden />}>
+			<FileLink href="/log/files/log.csv" icon={<DownloadOutlined aria-hidden />}>
 				As a file (CSV)
-			</Button>
+			</FileLink>
 			<CsvFile label="From a file…" onText={(text) => void submit({ intent: 'import', text }, { method: 'post' })} />
 		</div>
 	)

@@ -16,6 +16,7 @@ import { readPlannedCourse } from '../../read-planned-course.server'
 import { readAskedPaper, readSheetSize } from '../../schemas/paper-address'
 import type { Route } from './+types/route'
 import { listPaperChoices } from './paper-choices'
+import { FileLink } from '../../../shared/components/file-link'
 
 export function meta({ loaderData }: Route.MetaArgs) {
 	return [{ title: `${loaderData?.paper.title ?? 'Paper'} · Calycine` }]
@@ -58,13 +59,13 @@ export default function CoursePaperPage({ loaderData }: Route.ComponentProps) {
 					<Button type="primary" icon={<PrinterOutlined aria-hidden />} onClick={() => window.print()}>
 						Print
 					</Button>
-					<Button href={`/courses/${courseId}/files/${name}.pdf?${query}`} icon={<FilePdfOutlined aria-hidden />}>
+					<FileLink href={`/courses/${courseId}/files/${name}.pdf?${query}`} icon={<FilePdfOutlined aria-hidden />}>
 						PDF
-					</Button>
+					</FileLink>
 					{name === 'run-sheet' && (
-						<Button href={`/courses/${courseId}/files/session.pdf?${query}`} icon={<FilePdfOutlined aria-hidden />}>
+						<FileLink href={`/courses/${courseId}/files/session.pdf?${query}`} icon={<FilePdfOutlined aria-hidden />}>
 							All of this session
-						</Button>
+						</FileLink>
 					)}
 					<Link to={`/courses/${courseId}/kits/papers`}>All papers</Link>
 				</div>

@@ -8,7 +8,8 @@ import type { Route } from './+types/route'
 export const middleware: Route.MiddlewareFunction[] = [requireMember]
 
 export function loader({ context }: Route.LoaderArgs) {
-	return { studioId: context.get(memberContext).studio.id }
+	const { role, studio } = context.get(memberContext)
+	return { role, studioId: studio.id }
 }
 
 export default function RunFrame({ loaderData: { studioId } }: Route.ComponentProps) {

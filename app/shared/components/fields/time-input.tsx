@@ -1,5 +1,5 @@
 import { TimePicker } from 'antd'
-import dayjs from 'dayjs'
+import { clock } from '../../../../core/time/wall-clock'
 import { CLOCK_FORMAT, readClock, toClockValue } from './clock-value'
 import { useTypedText } from './use-typed-text'
 
@@ -13,8 +13,7 @@ interface TimeInputProps {
 
 /** A time of day, kept as minutes after midnight. */
 export function TimeInput({ value, onChange, ...rest }: TimeInputProps) {
-	const held =
-		value === undefined || !Number.isFinite(value) ? '' : dayjs().startOf('day').minute(value).format(CLOCK_FORMAT)
+	const held = value === undefined || !Number.isFinite(value) ? '' : clock(value)
 	const typed = useTypedText({
 		held,
 		toValue: toClockValue,

@@ -1,5 +1,5 @@
 import { SearchOutlined } from '@ant-design/icons'
-import { Button, Input } from 'antd'
+import { Button, ConfigProvider, Input } from 'antd'
 import { useState } from 'react'
 import { Form, Link, useSearchParams } from 'react-router'
 import { SelectField, type Option } from '../fields/choice-fields'
@@ -28,36 +28,39 @@ interface ListSearchProps {
 export function ListSearch({ placeholder, terms, found, clearTo }: ListSearchProps) {
 	const [search, setSearch] = useSearchParams()
 	return (
-		<Form method="get" role="search" className="list-search no-print">
-			<WordsField words={search.get('q') ?? ''} placeholder={placeholder} />
-			{terms.map(({ name, label, options }) => (
-				<SelectField
-					key={name}
-					name={name}
-					label={label}
-					value={options.find(({ value }) => value === search.get(name))?.value ?? ''}
-					options={options}
-					onChange={(value) =>
-						setSearch(withTerms(search, { [name]: value, page: undefined }), {
-							replace: true,
-							preventScrollReset: true,
-						})
-					}
-				/>
-			))}
-			<Button htmlType="submit" icon={<SearchOutlined aria-hidden />}>
-				Search
-			</Button>
-			<p className="soft" role="status">
-				{found}
-				{clearTo !== undefined && (
-					<>
-						{' · '}
-						<Link to={clearTo}>show all</Link>
-					</>
-				)}
-			</p>
-		</Form>
+		// Whoever may change nothing searches all the same.
+		<ConfigProvider componentDisabled={false}>
+			<Form method="get" role="search" className="list-search no-print">
+				<WordsField words={search.get('q') ?? ''} placeholder={placeholder} />
+				{terms.map(({ name, label, options }) => (
+					<SelectField
+						key={name}
+						name={name}
+						label={label}
+						value={options.find(({ value }) => value === search.get(name))?.value ?? ''}
+						options={options}
+						onChange={(value) =>
+							setSearch(withTerms(search, { [name]: value, page: undefined }), {
+								replace: true,
+								preventScrollReset: true,
+							})
+						}
+					/>
+				))}
+				<Button htmlType="submit" icon={<SearchOutlined aria-hidden />}>
+					Search
+				</Button>
+				<p className="soft" role="status">
+					{found}
+					{clearTo !== undefined && (
+						<>
+							{' · '}
+							<Link to={clearTo}>show all</Link>
+						</>
+					)}
+				</p>
+			</Form>
+		</ConfigProvider>
 	)
 }
 

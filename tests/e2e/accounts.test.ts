@@ -1,0 +1,205 @@
+/** A studio from nothing: set up, people invited, what each sees, a forgotten password, devices. */
+import { afterAll, beforeAll, describe, expect, test } from 'vitest'
+import type { Page } from 'playwright-core'
+import { launchBrowser } from '../../scripts/machine/browser.mjs'
+import { makeDataFolder, startApp } from '../../scripts/machine/running-app.mjs'
+import { choose, scan, TODAY, visit, type Bench } from '../support/visitor'
+
+const data = makeDataFolder()
+let bench: Pick<Bench, 'app' | 'browser'>
+let owner: Page
+let assistant: Page
+
+const start = () => startApp({ dataFolder: data.folder, env: { CALYCINE_TODAY: TODAY }, words: ['--empty'] })
+
+beforeAll(async () => {
+	bench = { app: await start(), browser: await launchBrowser() }
+	owner = (await open()).page
+	assistant = (await open()).page
+})
+afterAll(async () => {
+	await bench.browser.close()
+	await bench.app.stop()
+	data.remove()
+})
+
+/** Nobody yet, in a window of her own. */
+function open() {
+	return visit(bench as Bench, { isSignedIn: false, reducedMotion: 'reduce' })
+}
+
+/** The newest letter of the stand-in post box. */
+async function newestLetter(subject: RegExp): Promise<{ text: string; link: string }> {
+	const context = await bench.browser.newContext()
+	const page = await context.newPage()
+	const letter = page.locator('article').first()
+	await expect
+		.poll(async () => {
+			await page.goto(bench.app.letters!)
+			return letter.locator('h2').allInnerTexts()
+		})
+		.toContainEqual(expect.stringMatching(subject))
+	const found = { text: await letter.innerText(), link: (await letter.getByRole('link').allInnerTexts())[0] ?? '' }
+	await context.close()
+	return found
+}
+
+describe('a studio', () => {
+	test('is founded by the first visitor with the link of the start, and by nobody without', async () => {
+		await owner.goto('/')
+		await owner.getByRole('heading', { name: 'No studio yet' }).waitFor()
+		await owner.goto('/set-up/guessed')
+		await owner.getByRole('heading', { name: 'This link is over' }).waitFor()
+		await owner.goto('/set-up/open')
+		await owner.getByRole('heading', { name: 'This link is over' }).waitFor()
+
+		await owner.goto(bench.app.setUp!)
+		expect(await scan(owner)).toEqual([])
+		await owner.getByLabel('Name of the studio').fill('The Alder Bench')
+		await owner.getByLabel('Your name').fill('Ida Marsh')
+		await owner.getByLabel('Your e-mail address').fill('ida@alder.example')
+		await owner.getByLabel(/^Choose a password/).fill('password1234')
+		await owner.getByRole('button', { name: 'Set it up' }).click()
+		await owner.getByText('Too many people have this one').waitFor()
+		expect(await owner.getByLabel('Your name').inputValue()).toBe('Ida Marsh')
+		await owner.getByLabel(/^Choose a password/).fill('eight folded calyces')
+		await owner.getByRole('button', { name: 'Set it up' }).click()
+
+		await owner.getByRole('heading', { level: 1, name: 'Today' }).waitFor()
+		await owner.getByRole('link', { name: 'Designs', exact: true }).click()
+		await owner.getByText('The design book is empty').waitFor()
+		const { page } = await open()
+		await page.goto(bench.app.setUp!)
+		await page.getByRole('heading', { name: 'This link is over' }).waitFor()
+	})
+
+	test('takes in whom its owner invites, once, and as what she said', async () => {
+		await owner.goto('/account')
+		expect(await scan(owner)).toEqual([])
+		await owner.getByRole('link', { name: 'People of the studio' }).click()
+		await owner.getByLabel('E-mail address').fill('nobody')
+		await owner.getByRole('button', { name: 'Invite' }).click()
+		await owner.getByText('This does not look like an e-mail address').waitFor()
+		await owner.getByLabel('E-mail address').fill('bo@alder.example')
+		await owner.getByRole('button', { name: 'Invite' }).click()
+		await owner.getByText('A letter is on its way to bo@alder.example').waitFor()
+		expect(await scan(owner)).toEqual([])
+
+		const { link } = await newestLetter(/Ida Marsh invites you to The Alder Bench/)
+		await assistant.goto(link)
+		expect(await scan(assistant)).toEqual([])
+		await assistant.getByLabel('Your name').fill('Bo Lund')
+		await assistant.getByLabel(/^Choose a password/).fill('twelve green leaves')
+		await assistant.getByRole('button', { name: 'Join' }).click()
+		await assistant.getByRole('heading', { level: 1, name: 'Today' }).waitFor()
+
+		const { page } = await open()
+		await page.goto(link)
+		await page.getByRole('heading', { name: 'This link is over' }).waitFor()
+		await owner.reload()
+		await owner.getByText('Bo Lund').waitFor()
+	})
+
+	test('shows an assistant what is hers, and keeps the rest', async () => {
+		await owner.goto('/designs/new')
+		await owner.getByLabel('Name').first().fill('Alder catkin')
+		await owner.getByRole('button', { name: 'Start' }).click()
+		await owner.waitForURL(/\/designs\/alder-catkin/)
+
+		await assistant.goto('/designs')
+		await assistant.getByText('You look on as assistant').waitFor()
+		await assistant.getByRole('link', { name: 'Alder catkin' }).first().click()
+		await assistant.getByRole('heading', { level: 1, name: 'Alder catkin' }).waitFor()
+		expect(await assistant.getByRole('link', { name: /^Edit/ }).count()).toBe(0)
+		expect(await scan(assistant)).toEqual([])
+		await assistant.goto('/people')
+		await assistant.getByRole('heading', { name: 'Not for you to open' }).waitFor()
+		await assistant.getByText('as assistant of The Alder Bench').waitFor()
+		await assistant.goto('/studio')
+		expect(await assistant.getByRole('button', { name: 'Save' }).isDisabled()).toBe(true)
+
+		// What she is takes effect at once, without a new sign-in.
+		await owner.goto('/people')
+		await choose(owner.getByLabel('What Bo Lund is'), 'instructor')
+		await owner.getByText('Changed.').waitFor()
+		await assistant.goto('/designs/alder-catkin/edit')
+		await assistant.getByRole('heading', { level: 1, name: 'Alder catkin' }).waitFor()
+	})
+})
+
+describe('a password', () => {
+	test('that is forgotten is chosen anew through a letter, and signs all other devices out', async () => {
+		const { page, context } = await open()
+		await page.goto('/sign-in')
+		await page.getByRole('link', { name: 'I forgot my password' }).click()
+		await page.getByLabel('E-mail address').fill('stranger@alder.example')
+		await page.getByRole('button', { name: 'Send me a link' }).click()
+		const told = await page.getByRole('status').innerText()
+		await page.goto('/forgot')
+		expect(await scan(page)).toEqual([])
+		await page.getByLabel('E-mail address').fill('BO@alder.example')
+		await page.getByRole('button', { name: 'Send me a link' }).click()
+		// Nobody learns who has an account.
+		expect(await page.getByRole('status').innerText()).toBe(told)
+
+		const { link } = await newestLetter(/A new password/)
+		await page.goto(link)
+		await page.getByLabel(/^New password/).fill('short')
+		await page.getByRole('button', { name: 'Keep it and sign in' }).click()
+		await page.getByText('At least 12 characters').waitFor()
+		await page.getByLabel(/^New password/).fill('thirteen green leaves')
+		await page.getByRole('button', { name: 'Keep it and sign in' }).click()
+		await page.getByRole('heading', { level: 1, name: 'Today' }).waitFor()
+
+		await assistant.goto('/designs')
+		await assistant.getByRole('heading', { name: 'Sign in to your bench' }).waitFor()
+		expect((await newestLetter(/Your password was changed/)).text).toContain('Bo Lund')
+		await page.goto(link)
+		await page.getByRole('heading', { name: 'This link is over' }).waitFor()
+		await context.close()
+	})
+
+	test('is changed by whoever knows it, and devices are signed out one by one', async () => {
+		await assistant.goto('/sign-in')
+		await assistant.getByLabel('E-mail address').fill('bo@alder.example')
+		await assistant.getByLabel('Password').fill('thirteen green leaves')
+		await assistant.getByRole('button', { name: 'Sign in' }).click()
+		await assistant.getByRole('heading', { level: 1, name: 'Today' }).waitFor()
+
+		await assistant.getByRole('link', { name: 'Bo Lund' }).click()
+		const elsewhere = assistant.getByRole('button', { name: /^Sign out Chrome/ })
+		await elsewhere.first().waitFor()
+		const devices = await elsewhere.count()
+		await elsewhere.first().click()
+		await assistant.getByText('That device is signed out.').waitFor()
+		expect(await elsewhere.count()).toBe(devices - 1)
+
+		await assistant.getByLabel('The one you have').fill('not this one, no')
+		await assistant.getByLabel(/^A new one/).fill('fourteen green leaves')
+		await assistant.getByRole('button', { name: 'Change it' }).click()
+		await assistant.getByText('This is not your password').waitFor()
+		await assistant.getByLabel('The one you have').fill('thirteen green leaves')
+		await assistant.getByRole('button', { name: 'Change it' }).click()
+		await assistant.getByText('Your password is changed').waitFor()
+		expect(await assistant.getByLabel('The one you have').inputValue()).toBe('')
+	})
+
+	test('opens nothing for whoever was taken off', async () => {
+		await owner.goto('/people')
+		await owner.getByRole('button', { name: 'Take Ida Marsh off' }).click()
+		await owner.getByRole('dialog').getByRole('button', { name: 'Take off' }).click()
+		await owner.getByText('A studio needs an owner.').waitFor()
+		await owner.getByRole('button', { name: 'Take Bo Lund off' }).click()
+		await owner.getByRole('dialog').getByRole('button', { name: 'Take off' }).click()
+		await owner.getByText('Taken off, and signed out everywhere.').waitFor()
+		await assistant.goto('/designs')
+		await assistant.getByRole('heading', { name: 'Sign in to your bench' }).waitFor()
+	})
+})
+
+test('with a studio, the next start prints no link, and founds nothing', async () => {
+	await bench.app.stop()
+	bench.app = await start()
+	expect(bench.app.setUp).toBeUndefined()
+	expect(bench.app.output()).toContain('Calycine is at')
+})
