@@ -6,6 +6,7 @@ import { acting, loading } from '../../../shared/http/responses.server'
 import { ROLE_NAMES, ROLE_WORDS } from '../../../shared/words/roles'
 import { LinkOver } from '../../components/link-over'
 import { LoneField, LoneForm, LonePage } from '../../components/lone-form'
+import { openedBy } from '../../opened-by.server'
 import { enter } from '../../enter.server'
 import { joinSchema } from '../../forms.server'
 import type { Route } from './+types/route'
@@ -17,7 +18,7 @@ export function meta() {
 export function loader({ params: { token } }: Route.LoaderArgs) {
 	return loading(async () => {
 		const link = await findLink('join', token, new Date())
-		return link && { studioName: link.studioName ?? '', email: link.email, role: link.role }
+		return openedBy(link && { studioName: link.studioName ?? '', email: link.email, role: link.role })
 	})
 }
 

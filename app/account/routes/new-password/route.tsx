@@ -6,6 +6,7 @@ import { readBody } from '../../../shared/http/read-input.server'
 import { acting, loading } from '../../../shared/http/responses.server'
 import { LinkOver } from '../../components/link-over'
 import { LoneField, LoneForm, LonePage } from '../../components/lone-form'
+import { openedBy } from '../../opened-by.server'
 import { enter } from '../../enter.server'
 import { passwordChangedLetter } from '../../letters/letters'
 import { sendQuietly } from '../../letters/send-letter.server'
@@ -17,7 +18,7 @@ export function meta() {
 }
 
 export function loader({ params: { token } }: Route.LoaderArgs) {
-	return loading(async () => ({ isGood: (await findLink('password', token, new Date())) !== undefined }))
+	return loading(async () => openedBy((await findLink('password', token, new Date())) && {}))
 }
 
 export function action({ params: { token }, request }: Route.ActionArgs) {
@@ -34,8 +35,8 @@ export function action({ params: { token }, request }: Route.ActionArgs) {
 }
 
 /** Chooses a new password; whoever is signed in with the old one is not any longer. */
-export default function NewPassword({ loaderData: { isGood } }: Route.ComponentProps) {
-	if (!isGood) return <LinkOver wayOn={<Link to="/forgot">Ask for a newer one</Link>} />
+export default function NewPassword({ loaderData: opened }: Route.ComponentProps) {
+	if (!opened) return <LinkOver wayOn={<Link to="/forgot">Ask for a newer one</Link>} />
 	return (
 		<LonePage head="A new password">
 			<p className="soft">All other devices are signed out with it.</p>

@@ -1,5 +1,5 @@
 import { useState } from 'react'
-import { ForbiddenError } from '../../../../core/errors'
+import { NotFoundError } from '../../../../core/errors'
 import { createStudio } from '../../../../db/repositories/accounts.server'
 import { USUAL_KIT_TERMS } from '../../../../core/kit/kit-terms'
 import { inTransaction } from '../../../../db/connection.server'
@@ -12,6 +12,7 @@ import { acting, loading } from '../../../shared/http/responses.server'
 import { GAUGE_WORDS } from '../../../shared/words/terms'
 import { LinkOver } from '../../components/link-over'
 import { LoneField, LoneForm, LonePage } from '../../components/lone-form'
+import { openedBy } from '../../opened-by.server'
 import { enter } from '../../enter.server'
 import { setUpSchema } from '../../forms.server'
 import { mayFound, OPEN, signUp } from '../../sign-up.server'
@@ -27,14 +28,14 @@ export function meta() {
 export function loader({ params: { token } }: Route.LoaderArgs) {
 	return loading(async () => {
 		const isGood = token === OPEN ? signUp() === 'open' : (await findLink('found', token, new Date())) !== undefined
-		return { isGood: isGood && (await mayFound()), zones: Intl.supportedValuesOf('timeZone') }
+		return openedBy(isGood && (await mayFound()) ? { zones: Intl.supportedValuesOf('timeZone') } : undefined)
 	})
 }
 
 export function action({ params: { token }, request }: Route.ActionArgs) {
 	return acting(async () => {
 		if (!(await mayFound()) || (token === OPEN && signUp() !== 'open'))
-			throw new ForbiddenError('Nobody founds a studio here without a link.')
+			throw new NotFoundError('Nobody founds a studio here without a link.')
 		const { studioName, name, email, password, currency, ...house } = await readBody(request, setUpSchema)
 		const user = { name, email, passwordHash: await hashPassword(password) }
 		const kitTerms = { ...USUAL_KIT_TERMS, currency }
@@ -57,14 +58,15 @@ const UNITS = [
 const GAUGES = (['swg', 'awg'] as const).map((value) => ({ value, label: GAUGE_WORDS[value] }))
 
 /** Founds a studio: what it is called and how it measures, and whose it is. */
-export default function SetUp({ loaderData: { isGood, zones } }: Route.ComponentProps) {
+export default function SetUp({ loaderData: opened }: Route.ComponentProps) {
+	const zones = opened?.zones ?? []
 	// Most likely her studio is where she is.
 	const here = useHydrated() ? Intl.DateTimeFormat().resolvedOptions().timeZone : undefined
 	const [chosen, setTimeZone] = useState<string>()
 	const timeZone = chosen ?? (here && zones.includes(here) ? here : 'Europe/London')
 	const [units, setUnits] = useState<(typeof UNITS)[number]['value']>('metric')
 	const [gauge, setGauge] = useState<(typeof GAUGES)[number]['value']>('swg')
-	if (!isGood) return <LinkOver wayOn="Start Calycine anew: it prints a new one as long as there is no studio." />
+	if (!opened) return <LinkOver wayOn="Start Calycine anew: it prints a new one as long as there is no studio." />
 	return (
 		<LonePage head="Set up your studio">
 			<LoneForm doIt="Set it up">
