@@ -2,6 +2,7 @@ import { index, layout, route, type RouteConfig } from '@react-router/dev/routes
 
 export default [
 	route('sign-in', 'account/routes/sign-in/route.tsx'),
+	route('sign-in/code/:token', 'account/routes/sign-in-code/route.tsx'),
 	route('sign-out', 'account/routes/sign-out/route.tsx'),
 	route('set-up/:token', 'account/routes/set-up/route.tsx'),
 	route('join/:token', 'account/routes/join/route.tsx'),
@@ -25,6 +26,7 @@ export default [
 		route('look', 'account/routes/look/route.ts'),
 		route('account', 'account/routes/account/route.tsx'),
 		route('people', 'account/routes/people/route.tsx'),
+		route('people/changes', 'account/routes/changes/route.tsx'),
 		route('preparation', 'prepare/routes/preparation/route.tsx'),
 		route('preparation/free-time', 'prepare/routes/free-time/route.tsx'),
 		route('designs', 'design/routes/designs/route.tsx'),

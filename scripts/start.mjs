@@ -1,8 +1,11 @@
 /**
  * `npm start`: installs what is missing, builds what changed, starts a private MariaDB and the server, loads the demo
  * into an empty database, and prints where to go. `--empty` loads no demo: the first visitor sets up her studio.
- * `--reset-demo` makes the demo anew and ends.
+ * `--lan` serves the room over HTTPS. `--reset-demo` makes the demo anew and ends.
  */
+import { readFileSync } from 'node:fs'
+import { createServer as createPlainServer } from 'node:http'
+import { createServer } from 'node:https'
 import path from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { backUpBeforeUpgrade, keepDailyBackups } from './machine/kept-backups.mjs'
@@ -12,6 +15,8 @@ import { startDatabase } from './machine/database.mjs'
 import { setEnvironment } from './machine/environment.mjs'
 import { Failure, runScript } from './machine/failure.mjs'
 import { checkToday, makeDemoPassword } from './machine/demo.mjs'
+import { openAuthorityPage } from './machine/authority-page.mjs'
+import { ensureLocalCertificate, listRoomAddresses } from './machine/local-authority.mjs'
 import { openPostBox } from './machine/post-box.mjs'
 import { checkNode, ensureNpmPackages } from './machine/packages.mjs'
 
@@ -28,7 +33,9 @@ await runScript(async () => {
 	checkNode()
 	const resetDemo = process.argv.includes('--reset-demo')
 	const withoutDemo = process.argv.includes('--empty') || process.env.CALYCINE_DEMO === 'off'
+	const isForRoom = process.argv.includes('--lan')
 	const port = readPort()
+	const host = process.env.HOST ?? (isForRoom ? '0.0.0.0' : '127.0.0.1')
 	checkToday()
 	const folder = openDataFolder(root)
 	const backups = path.join(folder, 'backups')
@@ -36,7 +43,7 @@ await runScript(async () => {
 	ensureNpmPackages(root)
 	ensureBuild(root)
 	const starting = process.env.CALYCINE_DATABASE_URL ? undefined : startDatabase(folder)
-	let app, server, sensor, postBox
+	let app, server, sensor, postBox, authorityPage
 	const stop = async (exitCode) => {
 		isStopping = true
 		// Whatever does not answer any more, a database that is frozen among it, keeps nobody.
@@ -44,6 +51,7 @@ await runScript(async () => {
 		sensor?.close()
 		await closeServer(server)
 		await postBox?.close()
+		await closeServer(authorityPage)
 		await app?.closeSolver()
 		await app?.closeDatabase()
 		// A signal may come while the database is still starting.
@@ -54,6 +62,9 @@ await runScript(async () => {
 	const database = await starting
 	setEnvironment(folder, database)
 	process.env.NODE_ENV = 'production'
+	const tls = readTls() ?? (isForRoom ? ensureLocalCertificate(folder) : undefined)
+	// Cookies, and what browsers are told, depend on it.
+	if (tls) process.env.CALYCINE_HTTPS = '1'
 	try {
 		// The server bundle reads its environment when it is loaded, so that comes last.
 		app = await import(path.join(root, 'build', 'server', 'index.js'))
@@ -73,10 +84,16 @@ await runScript(async () => {
 		}
 		sensor = await startSensor(app)
 		postBox = await startPostBox()
-		server = await listen(app.createApp(appTerms()), port)
-		process.env.CALYCINE_ORIGIN ??= addressOf(server)
+		server = await listen(app.createApp(appTerms()), { host, port, tls })
+		process.env.CALYCINE_ORIGIN ??= addressOf(server, tls)
+		if (tls?.authority) {
+			const own = { host, port: port === 0 ? 0 : port + 1, origin: process.env.CALYCINE_ORIGIN }
+			authorityPage = await openAuthorityPage(tls, own)
+		}
 		keepDailyBackups(backups, process.env.CALYCINE_DATABASE_URL)
 		greet(prepared, { demoPassword, folder, letters: postBox?.pageUrl })
+		greetRoom(tls, authorityPage)
+		if (!tls && !isLoopback(host)) warnOfPlain()
 	} catch (error) {
 		console.error(error instanceof Failure ? `\n${error.message}\n` : explain(error))
 		await stop(1)
@@ -103,17 +120,17 @@ function readPort() {
 	return port
 }
 
-function listen(app, port) {
-	const host = process.env.HOST ?? '127.0.0.1'
+function listen(app, { host, port, tls }) {
 	return new Promise((resolve, reject) => {
-		const server = app.listen(port, host, (error) => {
-			if (!error) resolve(server)
-			else if (error.code === 'EADDRINUSE')
+		const server = tls ? createServer({ cert: tls.cert, key: tls.key }, app) : createPlainServer(app)
+		server.once('error', (error) => {
+			if (error.code === 'EADDRINUSE')
 				reject(
 					new Failure(`Port ${port} on ${host} is taken. Set PORT to another, for example: PORT=${port + 1} npm start`),
 				)
 			else reject(new Failure(`Cannot listen on ${host}:${port}: ${error.message}`))
 		})
+		server.listen(port, host, () => resolve(server))
 	})
 }
 
@@ -151,9 +168,42 @@ function onSignals(stop) {
 	}
 }
 
-function addressOf(server) {
+/** Where it is for whoever is asked to come: in a room by the address that others see. */
+function addressOf(server, tls) {
 	const { address, port } = server.address()
-	return `http://${address}:${port}`
+	const [seen = '127.0.0.1'] = address === '0.0.0.0' || address === '::' ? listRoomAddresses() : [address]
+	return `${tls ? 'https' : 'http'}://${seen}:${port}`
+}
+
+function isLoopback(host) {
+	return host === 'localhost' || host === '::1' || host.startsWith('127.')
+}
+
+/** @throws {Failure} one of the two files is missing */
+function readTls() {
+	const { CALYCINE_TLS_CERT: cert, CALYCINE_TLS_KEY: key } = process.env
+	if (!cert && !key) return undefined
+	if (!cert || !key) throw new Failure('CALYCINE_TLS_CERT and CALYCINE_TLS_KEY belong together: name both files.')
+	try {
+		return { cert: readFileSync(cert), key: readFileSync(key) }
+	} catch (error) {
+		throw new Failure(`The certificate cannot be read: ${error.message}`)
+	}
+}
+
+/** How a tablet comes to trust the certificate that is ours. */
+function greetRoom(tls, page) {
+	if (!page) return
+	const { hostname } = new URL(process.env.CALYCINE_ORIGIN)
+	console.log(
+		`A tablet that was never here opens http://${hostname}:${page.address().port} first, for the certificate\n${tls.fingerprint}\n`,
+	)
+}
+
+function warnOfPlain() {
+	console.warn(
+		'Without HTTPS passwords travel in the clear, and a tablet can neither go on without a network nor keep its screen on:\nstart with --lan, or name CALYCINE_TLS_CERT and CALYCINE_TLS_KEY.\n',
+	)
 }
 
 function greet({ demoLoaded, hasDemo, demoEmail, setUpToken }, { demoPassword, folder, letters }) {

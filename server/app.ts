@@ -208,7 +208,7 @@ function briefRequest(request: { id: string; method: string; url: string }) {
 
 /** Who knows such an address is let in: a log must not know it. */
 function withoutSecret(path: string): string {
-	return path.replace(/^(\/(?:calendars|set-up|join|new-password)\/).+/, '$1…')
+	return path.replace(/^(\/(?:calendars|set-up|join|new-password|sign-in\/code)\/).+/, '$1…')
 }
 
 function briefResponse(response: { statusCode: number }) {

@@ -63,9 +63,16 @@ export const peopleActions = {
 	remove: object({ userId: id() }).noUnknown(),
 }
 
+export const codeSchema = object({
+	code: string().trim().required('Type the code').max(40, 'A code has six digits'),
+}).noUnknown()
+
 export const accountActions = {
 	rename: object({ name: personName() }).noUnknown(),
 	'change-password': object({ before: oldPassword(), password: newPassword() }).noUnknown(),
 	'end-device': object({ id: string().required().max(64) }).noUnknown(),
 	'end-others': object({}).noUnknown(),
+	'begin-codes': object({}).noUnknown(),
+	'confirm-codes': codeSchema,
+	'end-codes': object({ own: oldPassword() }).noUnknown(),
 }

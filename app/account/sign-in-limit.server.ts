@@ -38,18 +38,20 @@ export async function countAttempt(email: string, from: string | undefined): Pro
 	if (address !== undefined) refuseAfter(await countFailure(address, WINDOW_MS, now), MOST_OF_ADDRESS, 'password')
 }
 
+/** What somebody may try who has the device, or the password: each is counted by itself, and none locks the door. */
+type OwnTry = 'password' | 'code'
+
 /**
- * Counts an attempt at her own password by whoever has her device: it locks nobody out of signing in.
- *
+ * @param field - beside which it is said
  * @throws {InputError} too many; it says how long to wait
  */
-export async function countOwnAttempt(userId: number): Promise<void> {
-	refuseAfter(await countFailure(`own ${userId}`, WINDOW_MS, Date.now()), MOST_OF_ACCOUNT, 'before')
+export async function countOwnAttempt(userId: number, what: OwnTry, field: string): Promise<void> {
+	refuseAfter(await countFailure(`own ${what} ${userId}`, WINDOW_MS, Date.now()), MOST_OF_ACCOUNT, field)
 }
 
-/** The password was right. */
-export async function forgiveOwnAttempts(userId: number): Promise<void> {
-	await forgetFailures(`own ${userId}`, Date.now())
+/** It was right. */
+export async function forgiveOwnAttempts(userId: number, what: OwnTry): Promise<void> {
+	await forgetFailures(`own ${what} ${userId}`, Date.now())
 }
 
 /**

@@ -47,6 +47,14 @@ export class UserModel extends Model<InferAttributes<UserModel>, InferCreationAt
 	declare email: string
 	declare passwordHash: string
 	declare role: CreationOptional<Role>
+	/** Of one-time codes, base 32; null: she has none. */
+	declare codeSecret: CreationOptional<string | null>
+	/** Whether she is asked for a code: not before she has proven that she can make one. */
+	declare asksCode: CreationOptional<boolean>
+	/** The newest step of time of which a code was taken. */
+	declare codeStep: CreationOptional<number>
+	/** SHA-256 of each word that was not used yet. */
+	declare recoveryHashes: CreationOptional<string[] | null>
 	/** What the screens of this person are to look like, in the app's own words. */
 	declare look: CreationOptional<Record<string, string> | null>
 	/** For work before class. */
@@ -67,9 +75,8 @@ export class SignInModel extends Model<InferAttributes<SignInModel>, InferCreati
 	declare user?: NonAttribute<UserModel>
 }
 
-/** What whoever holds the link may do once: found a studio, join one, choose a new password. */
-export const LINK_KINDS = ['found', 'join', 'password'] as const
-export type LinkKind = (typeof LINK_KINDS)[number]
+/** What whoever holds the link may do once: found a studio, join one, choose a new password, show a one-time code. */
+export type LinkKind = 'found' | 'join' | 'password' | 'code'
 
 export class LinkModel extends Model<InferAttributes<LinkModel>, InferCreationAttributes<LinkModel>> {
 	declare id: CreationOptional<number>
@@ -78,13 +85,25 @@ export class LinkModel extends Model<InferAttributes<LinkModel>, InferCreationAt
 	declare kind: LinkKind
 	/** Of `join`. */
 	declare studioId: CreationOptional<number | null>
-	/** Of `password`. */
+	/** Of `password` and `code`. */
 	declare userId: CreationOptional<number | null>
 	declare email: CreationOptional<string | null>
 	declare role: CreationOptional<Role | null>
 	declare expiresAt: Date
 	declare createdAt: CreationOptional<Date>
 	declare studio?: NonAttribute<StudioModel | null>
+}
+
+/** One change that somebody made; ids alone. */
+export class ChangeModel extends Model<InferAttributes<ChangeModel>, InferCreationAttributes<ChangeModel>> {
+	declare id: CreationOptional<number>
+	declare studioId: number
+	declare userId: number
+	/** Of the page, as in the address. */
+	declare path: string
+	/** What of the things that can be done there; empty where there is one. */
+	declare intent: string
+	declare at: Date
 }
 
 /** Registers the models of this file. */
@@ -117,6 +136,10 @@ export function defineAccounts(sequelize: Sequelize): void {
 			email: { type: DataTypes.STRING(190), allowNull: false },
 			passwordHash: { type: DataTypes.STRING(255), allowNull: false },
 			role: { type: DataTypes.STRING(12), allowNull: false, defaultValue: 'owner' },
+			codeSecret: { type: DataTypes.STRING(64), allowNull: true },
+			asksCode: { type: DataTypes.BOOLEAN, allowNull: false, defaultValue: false },
+			codeStep: { type: DataTypes.INTEGER.UNSIGNED, allowNull: false, defaultValue: 0 },
+			recoveryHashes: { type: DataTypes.JSON, allowNull: true },
 			look: { type: DataTypes.JSON, allowNull: true },
 			freeTime: { type: DataTypes.JSON, allowNull: true },
 		},
@@ -146,6 +169,17 @@ export function defineAccounts(sequelize: Sequelize): void {
 			createdAt: { type: DataTypes.DATE(3), allowNull: false },
 		},
 		{ sequelize, tableName: 'links', updatedAt: false },
+	)
+	ChangeModel.init(
+		{
+			id: { type: DataTypes.INTEGER.UNSIGNED, autoIncrement: true, primaryKey: true },
+			studioId: { type: DataTypes.INTEGER.UNSIGNED, allowNull: false },
+			userId: { type: DataTypes.INTEGER.UNSIGNED, allowNull: false },
+			path: { type: DataTypes.STRING(120), allowNull: false },
+			intent: { type: DataTypes.STRING(40), allowNull: false },
+			at: { type: DataTypes.DATE(3), allowNull: false },
+		},
+		{ sequelize, tableName: 'changes', timestamps: false },
 	)
 	UserModel.belongsTo(StudioModel, { foreignKey: 'studioId', as: 'studio' })
 	SignInModel.belongsTo(UserModel, { foreignKey: 'userId', as: 'user' })

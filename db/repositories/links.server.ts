@@ -1,4 +1,7 @@
-/** Links that open something once: to found a studio, to join one, to choose a new password. Only their hash is stored. */
+/**
+ * Links that open something once: to found a studio, to join one, to choose a new password, to show a one-time code. Only
+ * their hash is stored.
+ */
 import { randomBytes } from 'node:crypto'
 import { Op, type Transaction } from 'sequelize'
 import { NotFoundError } from '../../core/errors'
@@ -7,13 +10,19 @@ import { inTransaction, writing } from '../connection.server'
 import { LinkModel, type LinkKind } from '../models/accounts.server'
 import { hashToken } from './sign-ins.server'
 
-const LASTS_MS: Record<LinkKind, number> = { found: 7 * 86_400_000, join: 7 * 86_400_000, password: 3_600_000 }
+const LASTS_MS: Record<LinkKind, number> = {
+	found: 7 * 86_400_000,
+	join: 7 * 86_400_000,
+	password: 3_600_000,
+	code: 600_000,
+}
 
 /** What a link opens. */
 export type LinkTerms =
 	| { kind: 'found' }
 	| { kind: 'join'; studioId: number; email: string; role: Role }
 	| { kind: 'password'; userId: number }
+	| { kind: 'code'; userId: number }
 
 export type LinkOf<K extends LinkKind> = Extract<LinkTerms, { kind: K }>
 

@@ -10,7 +10,7 @@ import { usualBodies } from './usual-bodies'
 
 /** Outside the studio: whoever has the address or the link. */
 const OUTSIDE =
-	/^\/(sign-in|sign-out|forgot|set-up\/:token|join\/:token|new-password\/:token|calendars\/:token|schemas\/.*|evening\/.*)$/
+	/^\/(sign-in|sign-in\/code\/:token|sign-out|forgot|set-up\/:token|join\/:token|new-password\/:token|calendars\/:token|schemas\/.*|evening\/.*)$/
 
 /** What is everybody's own. */
 const OF_ALL = ['/', '/look', '/account', '/preparation/free-time']

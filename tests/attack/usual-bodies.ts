@@ -45,6 +45,7 @@ const USUAL: Record<string, readonly object[]> = {
 	'/sign-in': [sampleOf(signInSchema), { email: 'instructor@tidewater.example', password: 'wrong' }],
 	'/set-up/:token': [{ ...sampleOf(setUpSchema), email: 'odd@studio.example', password: 'a long enough word' }],
 	'/join/:token': [sampleOf(joinSchema), { name: 'Odd', password: 'a long enough word' }],
+	'/sign-in/code/:token': [{ code: '123456' }],
 	'/forgot': [sampleOf(forgotSchema), { email: 'nobody@studio.example' }],
 	'/new-password/:token': [sampleOf(newPasswordSchema), { password: 'a long enough word' }],
 	// Not what would sign the attacker herself out.

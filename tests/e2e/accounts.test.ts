@@ -1,5 +1,6 @@
 /** A studio from nothing: set up, people invited, what each sees, a forgotten password, devices. */
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
+import { generateSync } from 'otplib'
 import type { Page } from 'playwright-core'
 import { launchBrowser } from '../../scripts/machine/browser.mjs'
 import { makeDataFolder, startApp } from '../../scripts/machine/running-app.mjs'
@@ -127,6 +128,53 @@ describe('a studio', () => {
 	})
 })
 
+describe('one-time codes', () => {
+	const signIn = async (page: Page) => {
+		await page.goto('/sign-in?to=%2Fdesigns')
+		await page.getByLabel('E-mail address').fill('ida@alder.example')
+		await page.getByLabel('Password').fill('eight folded calyces')
+		await page.getByRole('button', { name: 'Sign in' }).click()
+	}
+
+	test('are asked for after the password, work once, and a recovery word in their place', async () => {
+		await owner.goto('/account')
+		await owner.getByRole('button', { name: 'Set up codes' }).click()
+		const secret = (await owner.locator('.codes-begun code').innerText()).replaceAll(' ', '')
+		expect(await scan(owner)).toEqual([])
+		await owner.getByLabel('The code that it shows').fill('000000')
+		await owner.getByRole('button', { name: 'Ask for codes from now on' }).click()
+		await owner.getByText('This code does not work').waitFor()
+		const used = generateSync({ secret })
+		await owner.getByLabel('The code that it shows').fill(used)
+		await owner.getByRole('button', { name: 'Ask for codes from now on' }).click()
+		await owner.getByText('Write these down now').waitFor()
+		expect(await scan(owner)).toEqual([])
+		const word = await owner.locator('.recovery-words code').first().innerText()
+
+		const { page, context } = await open()
+		await signIn(page)
+		await page.getByRole('heading', { name: 'Your code' }).waitFor()
+		expect(await scan(page)).toEqual([])
+		// The password alone opens nothing.
+		await page.goto('/designs')
+		await page.getByRole('heading', { name: 'Sign in to your bench' }).waitFor()
+		await signIn(page)
+		await page.getByLabel('Code').fill(used)
+		await page.getByRole('button', { name: 'Sign in' }).click()
+		await page.getByText('This code does not work').waitFor()
+		await page.getByLabel('Code').fill(word)
+		await page.getByRole('button', { name: 'Sign in' }).click()
+		await page.getByRole('heading', { level: 1, name: 'Designs' }).waitFor()
+		await context.close()
+
+		await owner.goto('/account')
+		await owner.getByText('9 recovery words left').waitFor()
+		await owner.getByLabel('Your password').fill('eight folded calyces')
+		await owner.getByRole('button', { name: 'End the codes' }).click()
+		await owner.getByText('You are asked for no code any longer.').waitFor()
+	})
+})
+
 describe('a password', () => {
 	test('that is forgotten is chosen anew through a letter, and signs all other devices out', async () => {
 		const { page, context } = await open()
@@ -172,7 +220,7 @@ describe('a password', () => {
 		const devices = await elsewhere.count()
 		await elsewhere.first().click()
 		await assistant.getByText('That device is signed out.').waitFor()
-		expect(await elsewhere.count()).toBe(devices - 1)
+		await expect.poll(() => elsewhere.count()).toBe(devices - 1)
 
 		await assistant.getByLabel('The one you have').fill('not this one, no')
 		await assistant.getByLabel(/^A new one/).fill('fourteen green leaves')
@@ -184,7 +232,7 @@ describe('a password', () => {
 		expect(await assistant.getByLabel('The one you have').inputValue()).toBe('')
 	})
 
-	test('opens nothing for whoever was taken off', async () => {
+	test('opens nothing for whoever was taken off, and what was done stays told', async () => {
 		await owner.goto('/people')
 		await owner.getByRole('button', { name: 'Take Ida Marsh off' }).click()
 		await owner.getByRole('dialog').getByRole('button', { name: 'Take off' }).click()
@@ -194,6 +242,21 @@ describe('a password', () => {
 		await owner.getByText('Taken off, and signed out everywhere.').waitFor()
 		await assistant.goto('/designs')
 		await assistant.getByRole('heading', { name: 'Sign in to your bench' }).waitFor()
+		await owner.getByRole('link', { name: 'Who changed what' }).click()
+		const lines = owner.getByRole('row')
+		await lines
+			.filter({ hasText: 'the people of the studio: remove' })
+			.filter({ hasText: 'Ida Marsh' })
+			.first()
+			.waitFor()
+		await lines
+			.filter({ hasText: 'chose a new password by a letter' })
+			.filter({ hasText: 'somebody who is gone' })
+			.waitFor()
+		await lines.filter({ hasText: 'a new design' }).filter({ hasText: 'Ida Marsh' }).waitFor()
+		expect(await owner.locator('main').innerText()).not.toContain('Bo Lund')
+		// What was refused is no change.
+		expect(await lines.filter({ hasText: 'remove' }).count()).toBe(1)
 	})
 })
 

@@ -85,6 +85,7 @@ const SCREENS = [
 	'/studio',
 	'/account',
 	'/people',
+	'/people/changes',
 	'/stock',
 	'/nowhere',
 ]

@@ -1,6 +1,8 @@
 /** `npm start` against the world: killed, doubled, misled; what was saved is still there afterwards. */
 import { spawnSync } from 'node:child_process'
 import { readFileSync, statSync } from 'node:fs'
+import type { IncomingMessage } from 'node:http'
+import https from 'node:https'
 import net from 'node:net'
 import path from 'node:path'
 import { afterEach, beforeEach, describe, expect, test } from 'vitest'
@@ -181,4 +183,32 @@ test('a reset of the demo ends by itself, and the demo is as new', async () => {
 
 	expect(status).toBe(0)
 	expect(stdout).toContain('The demo is as new.')
+})
+
+test('the room is served over HTTPS, to whoever trusts the certificate that is handed out', async () => {
+	const app = await startApp({
+		dataFolder: data.folder,
+		env: { CALYCINE_TODAY: TODAY, HOST: '127.0.0.1' },
+		words: ['--lan'],
+	})
+	await expect.poll(() => app.output()).toMatch(/opens http:\S+ first/)
+	const [, page = ''] = /opens (http:\S+) first/.exec(app.output()) ?? []
+	const ca = await (await fetch(`${page}/calycine.crt`)).text()
+	const ask = (address: string, body?: string) =>
+		new Promise<IncomingMessage>((resolve, reject) => {
+			const headers = body === undefined ? {} : { 'Content-Type': 'application/x-www-form-urlencoded' }
+			const request = https.request(address, { ca, agent: false, method: body === undefined ? 'GET' : 'POST', headers })
+			request.on('response', (response) => resolve(response.resume())).on('error', reject)
+			request.end(body)
+		})
+
+	expect(app.url).toMatch(/^https:/)
+	const door = await ask(`${app.url}/sign-in`)
+	expect(door.headers['strict-transport-security']).toMatch(/max-age=\d{7,}/)
+	expect(door.headers['content-security-policy']).toContain('upgrade-insecure-requests')
+	const { email = '', password = '' } = app
+	const entered = await ask(`${app.url}/sign-in`, String(new URLSearchParams({ email, password })))
+	expect(entered.statusCode).toBe(302)
+	for (const cookie of entered.headers['set-cookie'] ?? []) expect(cookie).toContain('Secure')
+	await app.stop()
 })

@@ -1,6 +1,7 @@
 /** Input of requests, read against a schema. */
 import { ValidationError, type InferType, type ObjectSchema } from 'yup'
 import { InputError, NotFoundError, TooLargeError } from '../../../core/errors'
+import { tellIntent } from './told-intent.server'
 import type { IntentOf } from '../schemas/intent'
 
 /** Larger bodies are refused unread: a course of many sessions has some 20 kB. */
@@ -46,6 +47,7 @@ export async function readIntent<S extends Record<string, ObjectSchema<object>>>
 	const { intent, ...fields } = typeof body === 'object' && body !== null ? (body as Record<string, unknown>) : {}
 	const schema = typeof intent === 'string' && Object.hasOwn(schemas, intent) ? schemas[intent] : undefined
 	if (!schema) throw new InputError([{ path: 'intent', message: 'This cannot be done here.' }])
+	tellIntent(String(intent))
 	// The schema is the one of that intent.
 	return { intent, ...(await readValue(fields, schema)) } as IntentOf<S>
 }

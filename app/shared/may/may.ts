@@ -24,7 +24,7 @@ const NEEDS: readonly [pattern: string, needs: Needs][] = [
 	['/', ALL],
 	['/look', ALL],
 	['/account', ALL],
-	['/people', OWNED],
+	['/people/*', OWNED],
 	['/designs/new', TAUGHT],
 	['/designs/import', TAUGHT],
 	['/designs/:slug/edit', TAUGHT],

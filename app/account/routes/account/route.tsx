@@ -14,6 +14,8 @@ import { useSuccesses } from '../../components/use-successes'
 import { SheetText } from '../../components/sheet-text'
 import { accountActions } from '../../forms.server'
 import { readToken } from '../../sign-in-cookie.server'
+import { loadCodes } from '../../load-codes.server'
+import { CodesSheet } from './codes-sheet'
 import type { Route } from './+types/route'
 import './account.css'
 
@@ -28,6 +30,7 @@ export function loader({ request, context }: Route.LoaderArgs) {
 		const momentOf = (date: Date) => wallMomentAt(date.getTime(), studio.timeZone)
 		return {
 			...{ userName, email, role, studioName: studio.name },
+			codes: await loadCodes(userId, email),
 			devices: devices.map(({ since, seenAt, ...device }) => {
 				return { ...device, since: momentOf(since), seenAt: momentOf(seenAt) }
 			}),
@@ -44,7 +47,8 @@ export function action({ request, context }: Route.ActionArgs) {
 
 /** Her own name, password and devices. */
 export default function Account({ loaderData, actionData }: Route.ComponentProps) {
-	const { userName, email, role, studioName, devices } = loaderData
+	const { userName, email, role, studioName, devices, codes } = loaderData
+	const answer = actionData && 'told' in actionData ? actionData : undefined
 	const refusal = asRefusal(actionData)
 	const successes = useSuccesses(actionData)
 	const problemOf = problemsByField(refusal?.problems ?? [])
@@ -57,9 +61,9 @@ export default function Account({ loaderData, actionData }: Route.ComponentProps
 				</p>
 				<LinkButton to="/people">People of the studio</LinkButton>
 			</div>
-			{actionData && 'told' in actionData && (
+			{answer && (
 				<p className="told" role="status">
-					{actionData.told}
+					{answer.told}
 				</p>
 			)}
 			<div className="account-sheets">
@@ -106,6 +110,7 @@ export default function Account({ loaderData, actionData }: Route.ComponentProps
 						</div>
 					</Form>
 				</section>
+				<CodesSheet codes={codes} words={answer?.words} problemOf={problemOf} formKey={successes} />
 				<section className="sheet stack" aria-labelledby="own-devices">
 					<h2 id="own-devices">Where you are signed in</h2>
 					<ul className="plain-list">

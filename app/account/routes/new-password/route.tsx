@@ -7,7 +7,7 @@ import { acting, loading } from '../../../shared/http/responses.server'
 import { LinkOver } from '../../components/link-over'
 import { LoneField, LoneForm, LonePage } from '../../components/lone-form'
 import { openedBy } from '../../opened-by.server'
-import { enter } from '../../enter.server'
+import { enterWithPassword } from '../../enter.server'
 import { passwordChangedLetter } from '../../letters/letters'
 import { sendQuietly } from '../../letters/send-letter.server'
 import { newPasswordSchema } from '../../forms.server'
@@ -30,7 +30,7 @@ export function action({ params: { token }, request }: Route.ActionArgs) {
 		})
 		const member = await findMemberById(userId)
 		if (member) sendQuietly({ to: member.email, ...passwordChangedLetter({ name: member.userName }) })
-		return enter(request, userId, '/')
+		return enterWithPassword(request, userId, '/')
 	})
 }
 

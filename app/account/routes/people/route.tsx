@@ -1,6 +1,7 @@
 import { wallMomentAt } from '../../../../core/time/zone'
 import { listInvitations } from '../../../../db/repositories/links.server'
 import { listPeople } from '../../../../db/repositories/people.server'
+import { LinkButton } from '../../../shared/components/link-button'
 import { memberContext } from '../../../shared/http/contexts'
 import { readIntent } from '../../../shared/http/read-input.server'
 import { acting, loading } from '../../../shared/http/responses.server'
@@ -44,6 +45,7 @@ export default function People({ loaderData, actionData }: Route.ComponentProps)
 		<>
 			<div className="page-head">
 				<h1>People of {studioName}</h1>
+				<LinkButton to="/people/changes">Who changed what</LinkButton>
 			</div>
 			<div className="stack">
 				{refusal && refusal.problems.every(({ path }) => path !== 'email') && (

@@ -6,7 +6,7 @@ import { hasStudio, signUp } from '../../sign-up.server'
 import { localTarget } from '../../local-target'
 import { readBody } from '../../../shared/http/read-input.server'
 import { acting } from '../../../shared/http/responses.server'
-import { enter } from '../../enter.server'
+import { enterWithPassword } from '../../enter.server'
 import { countAttempt, forgiveAttempt } from '../../sign-in-limit.server'
 import { clientAddress } from '../../../shared/http/client-address.server'
 import { signInSchema } from '../../schemas/sign-in'
@@ -28,7 +28,7 @@ export function action({ request, context }: Route.ActionArgs) {
 		const userId = await findUserByPassword(email, password)
 		if (userId === undefined) throw new InputError([{ path: 'password', message: 'Address or password is not right' }])
 		await forgiveAttempt(email, address)
-		return enter(request, userId, localTarget(new URL(request.url).searchParams.get('to')))
+		return enterWithPassword(request, userId, localTarget(new URL(request.url).searchParams.get('to')))
 	})
 }
 

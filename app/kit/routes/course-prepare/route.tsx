@@ -1,5 +1,7 @@
 /** The way through getting ready: kits, cutting, colours, tools, people, shopping, cost and papers. */
 import { NavLink, Outlet, useParams } from 'react-router'
+import { mayRead } from '../../../shared/may/may'
+import { useRole } from '../../../shared/may/use-may'
 import './course-prepare.css'
 
 const PAGES = [
@@ -17,10 +19,12 @@ const PAGES = [
 /** The pages of preparing beside each other, above each of them. */
 export default function CoursePrepareFrame() {
 	const { courseId } = useParams()
+	const role = useRole()
+	const open = PAGES.filter(({ path }) => mayRead(role, `/courses/${courseId}/${path}`))
 	return (
 		<>
 			<nav className="prepare-nav no-print" aria-label="Getting ready">
-				{PAGES.map(({ path, label }) => (
+				{open.map(({ path, label }) => (
 					<NavLink key={path} to={`/courses/${courseId}/${path}`} end prefetch="intent">
 						{label}
 					</NavLink>

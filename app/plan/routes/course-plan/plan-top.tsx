@@ -14,6 +14,7 @@ import { ElsewhereNotes } from './elsewhere-notes'
 import { ChangePanel } from './hands/change-panel'
 import { nextZoom, TrialBar } from './hands/trial-bar'
 import { TrialNotice } from './hands/trial-notice'
+import { useMayChange } from '../../../shared/may/use-may'
 import type { PlanData } from './load-plan.server'
 import { PlanSummary } from './plan-summary'
 import { StepCard } from './step-card'
@@ -41,6 +42,7 @@ export function PlanTop({ plan, shown, isTried, trial }: PlanTopProps) {
 	const { course } = session
 	const named = { names: { ...plan.names, ...shown.names }, sessions: course.sessions }
 	const pinned = useMemo(() => new Set((course.pins ?? []).flatMap(tasksOfPin)), [course.pins])
+	const mayChange = useMayChange()
 	const lay = useCallback<LayDown>(
 		(item, place) => {
 			if (place.isBefore) {
@@ -85,7 +87,7 @@ export function PlanTop({ plan, shown, isTried, trial }: PlanTopProps) {
 							before={isTried ? plan.story : undefined}
 							zoom={zoom}
 							pinnedTaskIds={pinned}
-							onLay={lay}
+							{...(mayChange && { onLay: lay })}
 							links={{
 								tile: (step) => `?${withTerms(search, { step })}`,
 								session: (index) => `?${withTerms(search, { session: String(index + 1) })}`,

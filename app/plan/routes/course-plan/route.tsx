@@ -7,6 +7,7 @@ import { acting, loading } from '../../../shared/http/responses.server'
 import { planActions } from '../../schemas/plan-action'
 import type { Route } from './+types/route'
 import { changePlan } from './change-plan.server'
+import { useMayChange } from '../../../shared/may/use-may'
 import { HandsContext } from './hands/hands-context'
 import { HopelessNotice } from './hopeless-notice'
 import { RoomNotice } from './room-notice'
@@ -81,7 +82,8 @@ function PlanDesk({ plan }: { plan: PlanData }) {
 	const tried = answer?.shown.story && { ...plan, ...answer.shown, story: answer.shown.story }
 	const shown: PlanData = tried ?? plan
 	const { course } = session
-	const hands = { course, edit: session.edit }
+	// Whoever may change nothing has no hands on it.
+	const hands = useMayChange() ? { course, edit: session.edit } : undefined
 	return (
 		<HandsContext value={hands}>
 			<StandingNotices plan={plan} />
