@@ -169,7 +169,7 @@ describe('one-time codes', () => {
 
 		await owner.goto('/account')
 		await owner.getByText('9 recovery words left').waitFor()
-		await owner.getByLabel('Your password').fill('eight folded calyces')
+		await owner.getByRole('region', { name: 'One-time codes' }).getByLabel('Your password').fill('eight folded calyces')
 		await owner.getByRole('button', { name: 'End the codes' }).click()
 		await owner.getByText('You are asked for no code any longer.').waitFor()
 	})

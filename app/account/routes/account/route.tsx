@@ -61,12 +61,12 @@ export default function Account({ loaderData, actionData }: Route.ComponentProps
 				</p>
 				<LinkButton to="/people">People of the studio</LinkButton>
 			</div>
-			{answer && (
-				<p className="told" role="status">
-					{answer.told}
-				</p>
-			)}
 			<div className="account-sheets">
+				{answer && (
+					<p className="told account-wide" role="status">
+						{answer.told}
+					</p>
+				)}
 				<section className="sheet stack" aria-labelledby="own-name">
 					<h2 id="own-name">Your name</h2>
 					<Form method="post" className="stack">
