@@ -89,5 +89,6 @@ export default [
 		route('rooms/new', 'studio/routes/place-new/route.tsx'),
 		route('rooms/:placeId', 'studio/routes/place/route.tsx'),
 		route('studio', 'studio/routes/studio/route.tsx'),
+		route('studio/leave', 'account/routes/leave/route.tsx'),
 	]),
 ] satisfies RouteConfig

@@ -6,6 +6,8 @@ import path from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { backUp, checkBackup, restoreBackup, stamp } from './machine/backup.mjs'
 import { claimDataFolder, openDataFolder } from './machine/data-folder.mjs'
+import { deleteAgain } from './machine/deletions.mjs'
+import { deletionsFile } from './machine/environment.mjs'
 import { startDatabase } from './machine/database.mjs'
 import { Failure, runScript } from './machine/failure.mjs'
 
@@ -26,7 +28,9 @@ await runScript(async () => {
 		const url = outside ?? database.url
 		const before = await backUp(url, { folder: path.join(data, 'backups'), name: `before-restore-${stamp()}`, key })
 		console.log(`What was there is saved: ${before}`)
-		await restoreBackup(file, url, key)
+		const completed = await restoreBackup(file, url, key)
+		const again = await deleteAgain(deletionsFile(data), url, completed)
+		if (again > 0) console.log(`Deleted again what had been deleted since: ${again}`)
 		console.log(`Restored from ${file}. Start Calycine: npm start`)
 	} finally {
 		await database?.stop()

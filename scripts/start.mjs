@@ -25,6 +25,7 @@ const DEFAULT_PORT = 4780
 /** Requests that are still open when the server stops get so long to end. */
 const GRACE_MS = 5_000
 const STOP_MS = 25_000
+const TIDY_MS = 60 * 60_000
 
 /** Signals that come while we stop already change nothing. */
 let isStopping = false
@@ -43,7 +44,7 @@ await runScript(async () => {
 	ensureNpmPackages(root)
 	ensureBuild(root)
 	const starting = process.env.CALYCINE_DATABASE_URL ? undefined : startDatabase(folder)
-	let app, server, sensor, postBox, authorityPage
+	let app, server, sensor, postBox, authorityPage, metrics
 	const stop = async (exitCode) => {
 		isStopping = true
 		// Whatever does not answer any more, a database that is frozen among it, keeps nobody.
@@ -52,6 +53,7 @@ await runScript(async () => {
 		await closeServer(server)
 		await postBox?.close()
 		await closeServer(authorityPage)
+		await closeServer(metrics)
 		await app?.closeSolver()
 		await app?.closeDatabase()
 		// A signal may come while the database is still starting.
@@ -90,6 +92,9 @@ await runScript(async () => {
 			const own = { host, port: port === 0 ? 0 : port + 1, origin: process.env.CALYCINE_ORIGIN }
 			authorityPage = await openAuthorityPage(tls, own)
 		}
+		metrics = await startMetrics(app)
+		void app.tidyUp()
+		setInterval(() => void app.tidyUp(), TIDY_MS).unref()
 		keepDailyBackups(backups, process.env.CALYCINE_DATABASE_URL)
 		greet(prepared, { demoPassword, folder, letters: postBox?.pageUrl })
 		greetRoom(tls, authorityPage)
@@ -132,6 +137,18 @@ function listen(app, { host, port, tls }) {
 		})
 		server.listen(port, host, () => resolve(server))
 	})
+}
+
+/** For a machine that watches this one; on loopback, where a port is named for it. */
+async function startMetrics(app) {
+	const { CALYCINE_METRICS_PORT: port } = process.env
+	if (!port) return undefined
+	if (!/^\d{1,5}$/.test(port)) throw new Failure(`CALYCINE_METRICS_PORT must be a port, got ${port}`)
+	try {
+		return await app.openMetrics(Number(port))
+	} catch (error) {
+		throw new Failure(`No numbers at port ${port}: ${error.message}`)
+	}
 }
 
 /** The stand-in for a room sensor, unless another is named. */

@@ -16,12 +16,15 @@ import * as build from 'virtual:react-router/server-build'
 import { addressContext } from '../app/shared/http/client-address.server'
 import { nonceContext } from '../app/shared/http/contexts'
 import { briefError, log } from '../app/shared/http/log.server'
+import { measure } from './metrics'
 import { useSolverThreads } from '../app/plan/solving/solver-pool.server'
 import { isDatabaseAlive } from '../db/connection.server'
 
 export { closeDatabase } from '../db/connection.server'
 export { closeSolver } from '../app/plan/solving/solver-pool.server'
 export { prepareDatabase } from './prepare-database'
+export { openMetrics } from './metrics'
+export { tidyUp } from './tidy'
 export { createSensor } from './sensor'
 export { demoZone, today, wallNow } from '../app/shared/http/studio-clock.server'
 
@@ -56,6 +59,7 @@ export function createApp({ clientFolder, isHttps = false, trustedProxy }: AppTe
 	app.disable('x-powered-by')
 	// Several are parted by commas.
 	if (trustedProxy !== undefined) app.set('trust proxy', trustedProxy)
+	app.use(measure)
 	app.use(
 		pinoHttp({
 			logger: log,

@@ -60,7 +60,7 @@ export async function changeAccount(
 }
 
 /** @throws {InputError} it is not hers, or she has tried too often */
-async function checkPassword(userId: number, password: string, field: string): Promise<void> {
+export async function checkPassword(userId: number, password: string, field: string): Promise<void> {
 	await countOwnAttempt(userId, 'password', field)
 	if (!(await isOwnPassword(userId, password)))
 		throw new InputError([{ path: field, message: 'This is not your password' }])

@@ -63,6 +63,14 @@ export const peopleActions = {
 	remove: object({ userId: id() }).noUnknown(),
 }
 
+export const leaveActions = {
+	leave: object({
+		name: string().trim().required('Type the name of the studio').max(120),
+		own: oldPassword(),
+	}).noUnknown(),
+	stay: object({}).noUnknown(),
+}
+
 export const codeSchema = object({
 	code: string().trim().required('Type the code').max(40, 'A code has six digits'),
 }).noUnknown()

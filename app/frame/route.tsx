@@ -1,6 +1,9 @@
 import { ConfigProvider } from 'antd'
 import { Link, NavLink, Outlet, useNavigation, useRouteLoaderData } from 'react-router'
 import type { Look } from '../account/schemas/look'
+import { wallMomentAt } from '../../core/time/zone'
+import { LinkButton } from '../shared/components/link-button'
+import { momentWords } from '../shared/words/times'
 import { Wordmark } from '../shared/components/wordmark'
 import { useMayChange, useMayTry } from '../shared/may/use-may'
 import { ROLE_NAMES } from '../shared/words/roles'
@@ -17,7 +20,9 @@ export const middleware: Route.MiddlewareFunction[] = [requireMember]
 
 export function loader({ context }: Route.LoaderArgs) {
 	const { userName, role, studio } = context.get(memberContext)
-	return { userName, role, studioId: studio.id, studioName: studio.name }
+	const { id: studioId, name: studioName, leavingAt, timeZone } = studio
+	const leaving = leavingAt && wallMomentAt(leavingAt.getTime(), timeZone)
+	return { userName, role, studioId, studioName, leaving }
 }
 
 const PAGES = [
@@ -31,7 +36,7 @@ const PAGES = [
 ]
 
 /** What stands round every page of a studio: the way past the head, the head, the content. */
-export default function Frame({ loaderData: { userName, role, studioId, studioName } }: Route.ComponentProps) {
+export default function Frame({ loaderData: { userName, role, studioId, studioName, leaving } }: Route.ComponentProps) {
 	const look = useRouteLoaderData<Look>('root') ?? {}
 	useOwnDevice(studioId)
 	const [mayChange, mayTry] = [useMayChange(), useMayTry()]
@@ -62,6 +67,11 @@ export default function Frame({ loaderData: { userName, role, studioId, studioNa
 			</header>
 			<div className={isLoading ? 'frame-progress is-loading' : 'frame-progress'} aria-hidden="true" />
 			<main id="main" className="frame-main" tabIndex={-1}>
+				{leaving && (
+					<p className="alert row no-print" role="status">
+						This studio is deleted on {momentWords(leaving)}.<LinkButton to="/studio/leave">Take it back</LinkButton>
+					</p>
+				)}
 				{!mayChange && (
 					<p className="frame-onlooker soft no-print">
 						You look on as {ROLE_NAMES[role]}: nothing can be changed on this page.

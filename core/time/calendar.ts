@@ -2,6 +2,8 @@
  * Days of the calendar, as texts YYYY-MM-DD: the proleptic Gregorian one of ISO 8601, without zones or times of day.
  */
 
+import { Temporal } from 'temporal-polyfill'
+
 /** Years that a date of ours may lie in: a course in another is a slip of the finger. */
 export const FIRST_YEAR = 2000
 export const LAST_YEAR = 2100
@@ -34,6 +36,15 @@ export function daysBetween(from: string, to: string): number {
  */
 export function addDays(date: string, days: number): string {
 	return fromDayNumber(toDayNumber(date) + days)
+}
+
+/**
+ * The same day so many months later, or the last of a shorter month.
+ *
+ * @throws {RangeError} it is no date
+ */
+export function addMonths(date: string, months: number): string {
+	return Temporal.PlainDate.from(date).add({ months }).toString()
 }
 
 /**

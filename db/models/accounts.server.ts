@@ -37,6 +37,10 @@ export class StudioModel extends Model<InferAttributes<StudioModel>, InferCreati
 	/** How fast people are who come again is learnt. */
 	declare learnsStudents: CreationOptional<boolean>
 	declare prepTerms: CreationOptional<PrepTerms | null>
+	/** Null: it stays. */
+	declare leavingAt: CreationOptional<Date | null>
+	/** Names of people go so long after their course; 0: they stay. */
+	declare peopleMonths: CreationOptional<number>
 	declare version: CreationOptional<number>
 }
 
@@ -124,6 +128,8 @@ export function defineAccounts(sequelize: Sequelize): void {
 			learnt: { type: DataTypes.JSON, allowNull: true, field: 'learnt_minutes' },
 			learnsStudents: { type: DataTypes.BOOLEAN, allowNull: false, defaultValue: false },
 			prepTerms: { type: DataTypes.JSON, allowNull: true },
+			leavingAt: { type: DataTypes.DATE(3), allowNull: true },
+			peopleMonths: { type: DataTypes.SMALLINT.UNSIGNED, allowNull: false, defaultValue: 12 },
 			version: { type: DataTypes.INTEGER.UNSIGNED, allowNull: false, defaultValue: 1 },
 		},
 		{ sequelize, tableName: 'studios' },

@@ -1,6 +1,6 @@
 /** Studios, and whose password opens them. */
 import { randomBytes } from 'node:crypto'
-import type { Transaction } from 'sequelize'
+import { Op, type Transaction } from 'sequelize'
 import { ConflictError, NotFoundError } from '../../core/errors'
 import type { OwnPasteLike } from '../../core/design/design'
 import type { Learnt } from '../../core/learn/learnt'
@@ -11,6 +11,7 @@ import { USUAL_FREE_TIME, type FreeTime } from '../../core/prepare/free-time'
 import type { UnitSystem } from '../../core/materials/units'
 import type { GaugeStandard } from '../../core/materials/wire-gauge'
 import { writing } from '../connection.server'
+import { tellDeletion } from '../deletions.server'
 import { StudioModel, UserModel } from '../models/accounts.server'
 import { hashPassword, isOutdated, matchesPassword } from '../password-hash.server'
 
@@ -37,6 +38,10 @@ export interface Studio {
 	learnsStudents: boolean
 	/** How long work before class takes. */
 	prepTerms: PrepTerms
+	/** Names, allergies and notes of people go so many months after the last session of their course; 0: they stay. */
+	peopleMonths: number
+	/** When it is deleted with everything in it; null: it stays. */
+	leavingAt: Date | null
 	version: number
 }
 
@@ -90,7 +95,7 @@ export async function updateStudio({
 	id,
 	version,
 	...values
-}: Omit<Studio, 'learnt' | 'learnsStudents'>): Promise<void> {
+}: Omit<Studio, 'learnt' | 'learnsStudents' | 'leavingAt'>): Promise<void> {
 	const [changed] = await writing(() =>
 		StudioModel.update({ ...values, version: version + 1 }, { where: { id, version } }),
 	)
@@ -127,6 +132,25 @@ export async function listStudiosByEmail(email: string): Promise<number[]> {
 	return users.map(({ studioId }) => studioId)
 }
 
+/** @param at - from when on it may be deleted; null: it stays */
+export async function setLeaving(studioId: number, at: Date | null): Promise<void> {
+	await writing(() => StudioModel.update({ leavingAt: at }, { where: { id: studioId } }))
+}
+
+/** Deletes those whose time has come; @returns their ids */
+export async function deleteDueStudios(now: Date): Promise<number[]> {
+	const due = await StudioModel.findAll({ where: { leavingAt: { [Op.lte]: now } }, attributes: ['id'] })
+	const gone: number[] = []
+	for (const { id } of due) {
+		// Taken back in the meantime, or deleted by another node.
+		const count = await writing(() => StudioModel.destroy({ where: { id, leavingAt: { [Op.lte]: now } } }))
+		if (count === 0) continue
+		tellDeletion({ kind: 'studio', studioId: id })
+		gone.push(id)
+	}
+	return gone
+}
+
 /**
  * Deletes the studio with everything in it.
  *
@@ -144,7 +168,7 @@ export async function isEmpty(): Promise<boolean> {
 /** A row as the studio that it holds. */
 export function toStudio(row: StudioModel): Studio {
 	const { ownPastes, kitTerms, strainTerms, learnt, prepTerms, id, name, timeZone, gaugeStandard, wireLengthsMm } = row
-	const { dryingConfidence, readingMaxAgeMinutes, units, learnsStudents, version } = row
+	const { dryingConfidence, readingMaxAgeMinutes, units, learnsStudents, peopleMonths, leavingAt, version } = row
 	return {
 		id,
 		name,
@@ -160,6 +184,6 @@ export function toStudio(row: StudioModel): Studio {
 		learnt,
 		learnsStudents,
 		prepTerms: { ...USUAL_PREP_TERMS, ...prepTerms },
-		version,
+		...{ peopleMonths, leavingAt, version },
 	}
 }

@@ -2,6 +2,7 @@
 import { NotFoundError } from '../../core/errors'
 import { learnStudents, type BelievedStudent } from '../../core/learn/student-speed'
 import type { SeenStudent } from '../../core/run/observe-students'
+import { hashPerson, tellDeletion } from '../deletions.server'
 import { inTransaction, writing } from '../connection.server'
 import { StudioModel } from '../models/accounts.server'
 import { StudentSpeedModel } from '../models/learning.server'
@@ -49,15 +50,17 @@ export function keepStudentSpeeds(
  *
  * @param learns - false: all that was learnt is forgotten too
  */
-export function setLearnsStudents(studioId: number, learns: boolean): Promise<void> {
-	return inTransaction(async (transaction) => {
+export async function setLearnsStudents(studioId: number, learns: boolean): Promise<void> {
+	await inTransaction(async (transaction) => {
 		await StudioModel.update({ learnsStudents: learns }, { where: { id: studioId }, transaction })
 		if (!learns) await StudentSpeedModel.destroy({ where: { studioId }, transaction })
 	})
+	if (!learns) tellDeletion({ kind: 'speeds', studioId })
 }
 
 /** @throws {NotFoundError} nothing is known of her */
 export async function forgetStudent(studioId: number, person: string): Promise<void> {
 	if ((await writing(() => StudentSpeedModel.destroy({ where: { studioId, person } }))) === 0)
 		throw new NotFoundError('Nothing is known of her.')
+	tellDeletion({ kind: 'speed', studioId, personHash: hashPerson(person) })
 }

@@ -1,9 +1,11 @@
 /** The people of a course: kept as one list with a version of its own, and deleted as one. */
-import { Op, type Transaction } from 'sequelize'
+import { Op, QueryTypes, type Transaction } from 'sequelize'
 import { ConflictError, InputError } from '../../core/errors'
+import { addMonths } from '../../core/time/calendar'
 import type { Student } from '../../core/kit/student'
 import { personOf } from '../../core/learn/student-speed'
-import { inTransaction } from '../connection.server'
+import { tellDeletion } from '../deletions.server'
+import { getDatabase, inTransaction } from '../connection.server'
 import type { CourseModel } from '../models/courses.server'
 import { StudentModel } from '../models/kits.server'
 import { StudentSpeedModel } from '../models/learning.server'
@@ -61,12 +63,33 @@ export function replaceStudents(
 /**
  * Forgets everybody of the course; what is planned and packed stays.
  *
- * @param version - of the list as it was read
+ * @param version - of the list as it was read; undefined: whatever stands there goes
  * @throws {ConflictError} somebody else has changed the list since
  * @throws {NotFoundError} the studio has no such course
  */
-export function deleteStudents(studioId: number, courseId: number, version: number): Promise<void> {
-	return replaceStudents(studioId, courseId, { students: [], version })
+export async function deleteStudents(studioId: number, courseId: number, version?: number): Promise<void> {
+	await replaceStudents(studioId, courseId, { students: [], version })
+	tellDeletion({ kind: 'people', courseId })
+}
+
+/**
+ * Courses whose people are still known though the studio keeps nobody that long after the last session.
+ *
+ * @param todayIn - the day by a studio's clock, YYYY-MM-DD
+ */
+export async function listOverdueCourses(
+	todayIn: (zone: string) => string,
+): Promise<{ id: number; studioId: number }[]> {
+	const rows = await getDatabase().query<{ id: number; studioId: number; zone: string; months: number; last: string }>(
+		`SELECT c.id, c.studio_id AS studioId, s.time_zone AS zone, s.people_months AS months, MAX(n.date) AS last
+		FROM courses c JOIN studios s ON s.id = c.studio_id JOIN course_sessions n ON n.course_id = c.id
+		WHERE s.people_months > 0
+		AND (EXISTS (SELECT 1 FROM students p WHERE p.course_id = c.id)
+			OR EXISTS (SELECT 1 FROM student_speeds v WHERE v.course_id = c.id))
+		GROUP BY c.id, c.studio_id, s.time_zone, s.people_months`,
+		{ type: QueryTypes.SELECT },
+	)
+	return rows.filter(({ zone, months, last }) => addMonths(last, months) <= todayIn(zone))
 }
 
 async function raiseVersion(course: CourseModel, version: number | undefined, transaction: Transaction): Promise<void> {

@@ -29,8 +29,7 @@ const MAGIC = Buffer.from('CALYCINE1')
 const [SALT_BYTES, IV_BYTES, TAG_BYTES] = [16, 12, 16]
 const HEAD_BYTES = MAGIC.length + SALT_BYTES + IV_BYTES
 const KEY_COST = { N: 2 ** 15, r: 8, p: 1, maxmem: 64 * 2 ** 20 }
-/** As mariadb-dump ends what it has written whole. */
-const LAST_WORDS = '-- Dump completed'
+/** mariadb-dump ends with so many bytes at most once it has written all. */
 const TAIL_BYTES = 200
 
 /**
@@ -47,7 +46,9 @@ export async function backUp(url, { folder, name = `calycine-${stamp()}`, key })
 	const making = `${file}.part`
 	try {
 		const { words, environment, database } = connectionOf(url)
-		const dump = run('mariadb-dump', [...words, '--single-transaction', '--skip-lock-tables', database], environment)
+		// Its last words say when, by this clock.
+		const zone = { ...environment, TZ: 'UTC' }
+		const dump = run('mariadb-dump', [...words, '--single-transaction', '--skip-lock-tables', database], zone)
 		const out = createWriteStream(making, { mode: 0o600, flush: true })
 		await Promise.all([pipeline(dump.child.stdout, createGzip(), ...(key ? [new Sealing(key)] : []), out), dump.ended])
 		await checkBackup(making, key)
@@ -62,6 +63,7 @@ export async function backUp(url, { folder, name = `calycine-${stamp()}`, key })
 /**
  * Reads the file through.
  *
+ * @returns when it was complete
  * @throws {Failure} it is not whole, was changed, or has another key
  */
 export async function checkBackup(file, key) {
@@ -77,25 +79,29 @@ export async function checkBackup(file, key) {
 	} catch (error) {
 		throw new Failure(`${file} cannot be read: ${key ? 'it is not whole, or the key is another one' : error.message}`)
 	}
-	if (!tail.includes(LAST_WORDS)) throw new Failure(`${file} is not whole`)
+	const [, day, time] = /-- Dump completed on (\d{4}-\d\d-\d\d) +(\d{1,2}:\d\d:\d\d)/.exec(tail) ?? []
+	if (!day) throw new Failure(`${file} is not whole`)
+	return new Date(`${day}T${time.padStart(8, '0')}Z`)
 }
 
 /**
  * Puts what is in the file in place of all that is in the database. The file is found whole first; if the database fails
  * half way it is empty or half full, and the file can be restored again.
  *
+ * @returns when the backup was complete
  * @throws {Failure} the file cannot be used, or the database does not take it
  */
 export async function restoreBackup(file, url, key) {
 	ensurePrograms(['mariadb'], ['mariadb-client'])
 	if (!existsSync(file)) throw new Failure(`There is no file ${file}.`)
-	await checkBackup(file, key)
+	const completed = await checkBackup(file, key)
 	const { words, environment, database } = connectionOf(url)
 	const name = `\`${database.replaceAll('`', '``')}\``
 	const anew = `DROP DATABASE IF EXISTS ${name}; CREATE DATABASE ${name} CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci;`
 	await run('mariadb', [...words, `--execute=${anew}`], environment).ended
 	const client = run('mariadb', [...words, database], environment)
 	await Promise.all([pipeline(...openBackup(file, key), client.child.stdin), client.ended])
+	return completed
 }
 
 /** Backups of a folder whose names begin so, but for the newest. */

@@ -368,6 +368,7 @@ test('a studio’s confidence and own pastes are kept', async () => {
 		wireLengthsMm: [360],
 		dryingConfidence: 0.8,
 		readingMaxAgeMinutes: 30,
+		peopleMonths: 12,
 		ownPastes: [{ name: 'bench mix', like: 'gum paste', paceFactor: 1.2 }],
 		units: 'metric',
 		kitTerms: USUAL_KIT_TERMS,

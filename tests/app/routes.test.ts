@@ -331,6 +331,7 @@ test('the studio’s settings are checked, and told apart by version', async () 
 		wireLengthsMm: [360, 500],
 		dryingConfidence: 0.9,
 		readingMaxAgeMinutes: 60,
+		peopleMonths: 12,
 		ownPastes: [],
 		units: 'imperial',
 		kitTerms: { ...USUAL_KIT_TERMS, boardWidthMm: 420 },

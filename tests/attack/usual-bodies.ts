@@ -22,6 +22,7 @@ import {
 	accountActions,
 	forgotSchema,
 	joinSchema,
+	leaveActions,
 	newPasswordSchema,
 	peopleActions as peopleOfStudioActions,
 	setUpSchema,
@@ -50,6 +51,7 @@ const USUAL: Record<string, readonly object[]> = {
 	'/new-password/:token': [sampleOf(newPasswordSchema), { password: 'a long enough word' }],
 	// Not what would sign the attacker herself out.
 	'/account': byIntent(accountActions).filter((body) => !('intent' in body && body.intent === 'end-others')),
+	'/studio/leave': byIntent(leaveActions),
 	'/people': byIntent(peopleOfStudioActions),
 	'/look': [sampleOf(lookSchema), { light: 'night' }],
 	'/courses': byIntent(courseListActions),

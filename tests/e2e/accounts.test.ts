@@ -260,6 +260,30 @@ describe('a password', () => {
 	})
 })
 
+test('a studio is deleted in seven days by its owner, and taken back', async () => {
+	await owner.goto('/studio')
+	await owner.getByRole('link', { name: 'Delete this studio' }).click()
+	await owner.getByLabel(/^To be sure/).fill('The Alder')
+	await owner.getByLabel('Your password').fill('not this one, no')
+	await owner.getByRole('button', { name: 'Delete it in seven days' }).click()
+	await owner.getByText('The studio is called The Alder Bench').waitFor()
+	await owner.getByLabel(/^To be sure/).fill('The Alder Bench')
+	await owner.getByRole('button', { name: 'Delete it in seven days' }).click()
+	await owner.getByText('This is not your password').waitFor()
+	await owner.getByLabel('Your password').fill('eight folded calyces')
+	await owner.getByRole('button', { name: 'Delete it in seven days' }).click()
+	await owner.getByText('It is deleted in seven days').waitFor()
+	expect((await newestLetter(/The Alder Bench is to be deleted/)).link).toMatch(/\/studio\/leave$/)
+
+	await owner.goto('/designs')
+	await owner.getByText('This studio is deleted on').waitFor()
+	expect(await scan(owner)).toEqual([])
+	await owner.getByRole('link', { name: 'Take it back' }).click()
+	await owner.getByRole('button', { name: 'Keep the studio' }).click()
+	await owner.getByText('The studio stays').waitFor()
+	await expect.poll(() => owner.getByText('This studio is deleted on').count()).toBe(0)
+})
+
 test('with a studio, the next start prints no link, and founds nothing', async () => {
 	await bench.app.stop()
 	bench.app = await start()

@@ -44,9 +44,25 @@ test.each(['guest', 'assistant'] as const)('of a %s nothing is taken but what is
 	const cookie = await addDemoPerson(target, role)
 	expect(await postAsLesserRole(target, role, cookie)).toEqual([])
 	// It does not even show what is not for them.
-	for (const page of ['/people', '/courses/1/kits/people', '/courses/1/kits/cost', '/courses/1/files/people.csv'])
-		expect((await ask({ url: target.url, cookie }, page)).status, page).toBe(403)
-	expect((await ask({ url: target.url, cookie }, '/courses/1/plan')).status).toBe(200)
+	const who = { url: target.url, cookie }
+	for (const page of ['/people', '/courses/1/kits/people', '/courses/1/kits/cost']) {
+		const own = await ask(target, `${page}.data`)
+		expect(own.status, page).toBe(200)
+		// As a page, as what a page that is open asks for, and by parts.
+		const route = 'kit/routes/kit-people/route,kit/routes/kit-cost/route,account/routes/people/route'
+		for (const way of [page, `${page}.data`, `${page}.data?_routes=${encodeURIComponent(route)}`, `${page}/`]) {
+			const answer = await ask(who, way)
+			expect(answer.status, way).toBe(403)
+			expect(answer.text).not.toMatch(/Tamsin|gelatine|instructor@tidewater/)
+		}
+	}
+	expect((await ask(who, '/courses/1/files/people.csv')).status).toBe(403)
+	expect((await ask(who, '/courses/1/plan')).status).toBe(200)
+	// What a kit exchanges is shown; why is not sent.
+	const kits = '/courses/1/kits.data?view=class'
+	expect((await ask(target, kits)).text).toContain('"reason"')
+	expect((await ask(who, kits)).text).toContain('"exchanges"')
+	expect((await ask(who, kits)).text).not.toContain('"reason"')
 })
 
 test('odd addresses and odd bodies are answered below 500, in time', { timeout: 180_000 }, async () => {

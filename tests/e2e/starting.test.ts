@@ -212,3 +212,32 @@ test('the room is served over HTTPS, to whoever trusts the certificate that is h
 	for (const cookie of entered.headers['set-cookie'] ?? []) expect(cookie).toContain('Secure')
 	await app.stop()
 })
+
+test('numbers for whoever watches are on a port of their own, and name nothing of a studio', async () => {
+	const port = await freePort()
+	const app = await start({ CALYCINE_METRICS_PORT: String(port) })
+	const read = async () => (await fetch(`http://127.0.0.1:${port}/metrics`)).text()
+	const signInsOf = (text: string) =>
+		Number(/calycine_answer_seconds_count\{room="sign-in",method="GET",status="2xx"\} (\d+)/.exec(text)?.[1] ?? 0)
+	const before = signInsOf(await read())
+	for (const page of ['/sign-in', '/sign-in', '/courses/4242/plan', '/join/a-secret-word'])
+		await (await fetch(app.url + page, { redirect: 'manual' })).text()
+
+	await expect.poll(async () => signInsOf(await read()) - before).toBe(2)
+	const text = await read()
+	expect(text).toMatch(/^calycine_database_up 1$/m)
+	expect(text).toMatch(/^process_resident_memory_bytes \d+/m)
+	expect(text).not.toMatch(/4242|secret|Tidewater/)
+	expect((await fetch(`http://127.0.0.1:${port}/`)).status).toBe(404)
+	expect((await fetch(`${app.url}/metrics`)).status).toBe(404)
+	await app.stop()
+})
+
+function freePort(): Promise<number> {
+	return new Promise((resolve) => {
+		const server = net.createServer().listen(0, '127.0.0.1', () => {
+			const { port } = server.address() as net.AddressInfo
+			server.close(() => resolve(port))
+		})
+	})
+}

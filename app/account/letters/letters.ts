@@ -43,3 +43,12 @@ If it was not you, ask for a new one at once at the sign-in page, and tell an ow
 `
 	return { subject: 'Your password was changed', text }
 }
+
+export function leavingLetter({ from, studioName, link }: { from: string; studioName: string; link: string }) {
+	const text = `${from} has asked for ${studioName} to be deleted, with all its designs, courses and people. It happens in seven days.
+
+Until then any owner can take it back:
+${link}
+`
+	return { subject: `${studioName} is to be deleted`, text }
+}

@@ -25,6 +25,7 @@ const NEEDS: readonly [pattern: string, needs: Needs][] = [
 	['/look', ALL],
 	['/account', ALL],
 	['/people/*', OWNED],
+	['/studio/leave', OWNED],
 	['/designs/new', TAUGHT],
 	['/designs/import', TAUGHT],
 	['/designs/:slug/edit', TAUGHT],

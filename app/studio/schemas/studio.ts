@@ -104,6 +104,7 @@ export const studioSchema = object({
 		leaveMinutes: minutes(1440),
 		earliestDays: between(1, 120).integer('Whole days from 1 to 120'),
 	}).noUnknown(),
+	peopleMonths: between(0, 120).integer('Whole months from 0 to 120'),
 	version: rowVersion(),
 }).noUnknown()
 

@@ -37,6 +37,14 @@ export function HouseFields() {
 				<Radio.Group options={GAUGES} />
 			</Form.Item>
 			<WireLengths />
+			<Form.Item
+				name="peopleMonths"
+				label="Names, allergies and notes of people go by themselves"
+				extra="So long after the last session of their course; 0 keeps them. What is planned and packed stays."
+				className="narrow"
+			>
+				<DecimalInput step={1} suffix="months" />
+			</Form.Item>
 		</section>
 	)
 }

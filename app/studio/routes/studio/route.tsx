@@ -1,5 +1,6 @@
 import { useState } from 'react'
 import { updateStudio } from '../../../../db/repositories/accounts.server'
+import { LinkButton } from '../../../shared/components/link-button'
 import { SheetForm } from '../../../shared/components/sheet-form'
 import { useLeaveGuard } from '../../../shared/components/use-leave-guard'
 import { useSchemaForm } from '../../../shared/components/use-schema-form'
@@ -19,7 +20,7 @@ export function meta() {
 }
 
 export function loader({ context }: Route.LoaderArgs) {
-	const { id: _, ...settings } = context.get(memberContext).studio
+	const { id: _, leavingAt: __, ...settings } = context.get(memberContext).studio
 	return settings
 }
 
@@ -44,6 +45,7 @@ export default function StudioPage({ loaderData: studio }: Route.ComponentProps)
 		<>
 			<div className="page-head">
 				<h1>Studio</h1>
+				<LinkButton to="/studio/leave">Delete this studio</LinkButton>
 			</div>
 			<SheetForm state={state} initial={studio} saveLabel="Save" isDirty={isDirty} onChange={() => setDirty(true)}>
 				<HouseFields />
