@@ -10,6 +10,7 @@ import { changeLeaving } from '../../change-leaving.server'
 import { SheetText } from '../../components/sheet-text'
 import { leaveActions } from '../../forms.server'
 import type { Route } from './+types/route'
+import './leave.css'
 
 export function meta() {
 	return [{ title: 'Delete the studio · Calycine' }]

@@ -36,15 +36,15 @@ export function HouseFields() {
 			>
 				<Radio.Group options={GAUGES} />
 			</Form.Item>
-			<WireLengths />
 			<Form.Item
 				name="peopleMonths"
-				label="Names, allergies and notes of people go by themselves"
-				extra="So long after the last session of their course; 0 keeps them. What is planned and packed stays."
+				label="Months until names, allergies and notes of people go"
+				extra="After the last session of their course; 0 keeps them. What is planned and packed stays."
 				className="narrow"
 			>
-				<DecimalInput step={1} suffix="months" />
+				<DecimalInput step={1} />
 			</Form.Item>
+			<WireLengths />
 		</section>
 	)
 }

@@ -45,7 +45,10 @@ export default function StudioPage({ loaderData: studio }: Route.ComponentProps)
 		<>
 			<div className="page-head">
 				<h1>Studio</h1>
-				<LinkButton to="/studio/leave">Delete this studio</LinkButton>
+				<LinkButton to="/people">People</LinkButton>
+				<LinkButton to="/studio/leave" type="text">
+					Delete this studio
+				</LinkButton>
 			</div>
 			<SheetForm state={state} initial={studio} saveLabel="Save" isDirty={isDirty} onChange={() => setDirty(true)}>
 				<HouseFields />
