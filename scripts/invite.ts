@@ -12,7 +12,7 @@ await runScript(async () => {
 		throw new Failure('Calycine does not run here: start it first, or set CALYCINE_DATABASE_URL.')
 	openDatabase()
 	try {
-		const token = await createLink({ kind: 'found' }, new Date())
+		const token = await createLink({ kind: 'found' }, new Date(), { keepsOlder: true })
 		console.log(`Works once, for seven days, after the address of your Calycine:\n/set-up/${token}`)
 	} finally {
 		await closeDatabase()

@@ -36,15 +36,16 @@ export interface Invitation {
 /**
  * Makes a link; an older one for the same (to found, to the same address, for the same password) is over.
  *
+ * @param keepsOlder - several may be open at once
  * @returns what goes into its address
  */
-export function createLink(terms: LinkTerms, now: Date): Promise<string> {
+export function createLink(terms: LinkTerms, now: Date, { keepsOlder = false } = {}): Promise<string> {
 	const token = randomBytes(24).toString('base64url')
 	const { kind, ...rest } = terms
 	return inTransaction(async (transaction) => {
 		await LinkModel.destroy({ where: { expiresAt: { [Op.lte]: now } }, transaction })
 		const same = 'email' in rest ? { studioId: rest.studioId, email: rest.email } : rest
-		await LinkModel.destroy({ where: { kind, ...same }, transaction })
+		if (!keepsOlder) await LinkModel.destroy({ where: { kind, ...same }, transaction })
 		const expiresAt = new Date(now.getTime() + LASTS_MS[kind])
 		await LinkModel.create({ kind, ...rest, tokenHash: hashToken(token), expiresAt, createdAt: now }, { transaction })
 		return token

@@ -3,7 +3,7 @@ import type { Transaction } from 'sequelize'
 import { ConflictError, InputError, NotFoundError } from '../../core/errors'
 import type { Role } from '../../core/vocabulary/role'
 import { inTransaction, writing } from '../connection.server'
-import { StudioModel, UserModel } from '../models/accounts.server'
+import { LinkModel, StudioModel, UserModel } from '../models/accounts.server'
 import { hashPassword, matchesPassword } from '../password-hash.server'
 import { endOtherSignIns } from './sign-ins.server'
 
@@ -89,7 +89,7 @@ export async function isOwnPassword(userId: number, password: string): Promise<b
 }
 
 /**
- * A new password; every device is signed out, but the one of the token.
+ * A new password; every device is signed out, but the one of the token, and no link of hers opens anything any more.
  *
  * @param transaction - in which what allowed it is used up
  */
@@ -101,6 +101,8 @@ export async function setPassword(
 	const passwordHash = await hashPassword(password)
 	await inTransaction(async (transaction) => {
 		await UserModel.update({ passwordHash }, { where: { id: userId }, transaction })
+		// What an older letter, or half a sign-in, would still open.
+		await LinkModel.destroy({ where: { userId }, transaction })
 		await endOtherSignIns(userId, token, transaction)
 	}, within)
 }

@@ -90,6 +90,14 @@ describe('a link', () => {
 	})
 })
 
+test('several studios may be founded at once, where that is asked for', async () => {
+	const first = await createLink({ kind: 'found' }, NOW)
+	const second = await createLink({ kind: 'found' }, NOW, { keepsOlder: true })
+	for (const token of [first, second]) expect(await findLink('found', token, NOW)).toBeDefined()
+	await createLink({ kind: 'found' }, NOW)
+	for (const token of [first, second]) expect(await findLink('found', token, NOW)).toBeUndefined()
+})
+
 describe('the people of a studio', () => {
 	test('change their roles and go; an owner always stays', async () => {
 		const { studioId, userId } = await foundStudio()
@@ -153,7 +161,9 @@ describe('devices', () => {
 	test('a new password signs out all but this one, and the old word opens nothing', async () => {
 		const { userId, email, password } = await foundStudio()
 		const [here, there] = [await createSignIn(userId, NOW), await createSignIn(userId, NOW)]
+		const letter = await createLink({ kind: 'password', userId }, NOW)
 		await setPassword(userId, 'another word for it', { token: here })
+		expect(await findLink('password', letter, NOW)).toBeUndefined()
 		expect(await findMember(here, NOW)).toBeDefined()
 		expect(await findMember(there, NOW)).toBeUndefined()
 		expect(await findUserByPassword(email, password)).toBeUndefined()

@@ -1,6 +1,7 @@
 import { Link } from 'react-router'
 import { createLink } from '../../../../db/repositories/links.server'
 import { findPersonByEmail } from '../../../../db/repositories/people.server'
+import { log } from '../../../shared/http/log.server'
 import { clientAddress } from '../../../shared/http/client-address.server'
 import { readBody } from '../../../shared/http/read-input.server'
 import { acting } from '../../../shared/http/responses.server'
@@ -20,7 +21,7 @@ export function action({ request, context }: Route.ActionArgs) {
 		const { email } = await readBody(request, forgotSchema)
 		await countLetter(email, clientAddress(context))
 		// Beside the answer: neither what it says nor how long it takes tells whether somebody has this address.
-		void sendLink(email)
+		sendLink(email).catch((error: unknown) => log.error({ err: error }, 'a link was not sent'))
 		return { isSent: true }
 	})
 }

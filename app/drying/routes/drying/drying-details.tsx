@@ -3,6 +3,7 @@ import { AirMap } from './air-map'
 import { Beside } from './beside'
 import { HelpLadder } from './help-ladder'
 import type { DryingData } from './load-drying.server'
+import { Changing } from '../../../shared/may/changing'
 import { NoteForm } from './note-form'
 import { OtherWaits } from './other-waits'
 import { SectionView } from './section-view'
@@ -27,7 +28,9 @@ export const DryingDetails = memo(function DryingDetails({ answered, change, ask
 			<AirMap address={answered.address} askWorker={askWorker} data={data} />
 			<div className="drying-pair">
 				<OtherWaits address={answered.address} data={data} />
-				<NoteForm answered={answered} data={data} />
+				<Changing>
+					<NoteForm answered={answered} data={data} />
+				</Changing>
 			</div>
 		</>
 	)

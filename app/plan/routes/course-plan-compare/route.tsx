@@ -10,6 +10,7 @@ import { money } from '../../../shared/words/amounts'
 import { count, duration, momentWords } from '../../../shared/words/times'
 import { differenceWords } from '../../words/differences'
 import { proofWords } from '../../words/proof'
+import { Changing } from '../../../shared/may/changing'
 import type { Route } from './+types/route'
 import { CompareBands } from './compare-bands'
 import { loadCompared, MOST_COMPARED, type Compared, type ComparedName } from './load-compared.server'
@@ -149,18 +150,20 @@ function PlanCard({
 				</ul>
 			)}
 			{!name.stands && (
-				<Form method="post" action={`/courses/${courseId}/plan`} className="row no-print">
-					<input type="hidden" name="version" value={version} />
-					<input type="hidden" name="planId" value={id} />
-					<Button type="primary" htmlType="submit" name="intent" value="bring-back">
-						Take this one
-					</Button>
-					{name.asideName !== null && (
-						<Button htmlType="submit" name="intent" value="forget-aside">
-							Forget it
+				<Changing>
+					<Form method="post" action={`/courses/${courseId}/plan`} className="row no-print">
+						<input type="hidden" name="version" value={version} />
+						<input type="hidden" name="planId" value={id} />
+						<Button type="primary" htmlType="submit" name="intent" value="bring-back">
+							Take this one
 						</Button>
-					)}
-				</Form>
+						{name.asideName !== null && (
+							<Button htmlType="submit" name="intent" value="forget-aside">
+								Forget it
+							</Button>
+						)}
+					</Form>
+				</Changing>
 			)}
 		</article>
 	)

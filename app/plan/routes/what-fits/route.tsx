@@ -22,6 +22,7 @@ import { clock, count } from '../../../shared/words/times'
 import { createPlannedCourse } from '../../save-course.server'
 import { makeCourseSchema } from '../../schemas/make-course'
 import { readSlotAddress, toSlot, type SlotAddress } from '../../schemas/slot-address'
+import { useMayChange } from '../../../shared/may/use-may'
 import type { Route } from './+types/route'
 import { FitList } from './fit-list'
 import { SlotForm } from './slot-form'
@@ -68,6 +69,7 @@ export default function WhatFits({ loaderData: { asked: first, designs, rooms } 
 	const [asked, setAsked] = useState(first)
 	const submit = useSubmit()
 	const isBusy = useNavigation().state !== 'idle'
+	const mayChange = useMayChange()
 	const refused = useActionData<typeof action>()
 	// The whole question stands in the address, so that it can be kept and come back to.
 	const query = new URLSearchParams(toTerms(asked)).toString()
@@ -104,7 +106,7 @@ export default function WhatFits({ loaderData: { asked: first, designs, rooms } 
 							{found.failed}
 						</p>
 					)}
-					<FitList fits={found.fits} designs={designs} isBusy={isBusy} onMake={make} />
+					<FitList fits={found.fits} designs={designs} isBusy={isBusy || !mayChange} onMake={make} />
 				</section>
 			</div>
 		</>
