@@ -17,7 +17,6 @@ import { Failure, runScript } from './machine/failure.mjs'
 import { checkToday, makeDemoPassword } from './machine/demo.mjs'
 import { openAuthorityPage } from './machine/authority-page.mjs'
 import { ensureLocalCertificate, listRoomAddresses } from './machine/local-authority.mjs'
-import { openPostBox } from './machine/post-box.mjs'
 import { checkNode, ensureNpmPackages } from './machine/packages.mjs'
 
 const root = path.resolve(path.dirname(fileURLToPath(import.meta.url)), '..')
@@ -163,6 +162,8 @@ async function startSensor(app) {
 /** The stand-in for a mail server, unless one is named. */
 async function startPostBox() {
 	if (process.env.CALYCINE_SMTP_URL) return undefined
+	// Needs packages, which are there only now.
+	const { openPostBox } = await import('./machine/post-box.mjs')
 	const postBox = await openPostBox()
 	process.env.CALYCINE_SMTP_URL = postBox.smtpUrl
 	return postBox
