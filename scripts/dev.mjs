@@ -10,6 +10,7 @@ import { setEnvironment } from './machine/environment.mjs'
 import { Failure, runScript } from './machine/failure.mjs'
 import { checkNode, ensureNpmPackages } from './machine/packages.mjs'
 
+const PORT = process.env.PORT ?? '4781'
 const root = path.resolve(path.dirname(fileURLToPath(import.meta.url)), '..')
 
 await runScript(async () => {
@@ -21,12 +22,20 @@ await runScript(async () => {
 	makeStyles(root)
 	const database = process.env.CALYCINE_DATABASE_URL ? undefined : await startDatabase(folder)
 	setEnvironment(folder, database)
+	// Needs packages, which are there only now.
+	const { openPostBox } = await import('./machine/post-box.mjs')
+	const postBox = process.env.CALYCINE_SMTP_URL ? undefined : await openPostBox()
+	process.env.CALYCINE_SMTP_URL ??= postBox.smtpUrl
+	process.env.CALYCINE_ORIGIN ??= `http://127.0.0.1:${PORT}`
 	try {
 		const demoPassword = keepSecret(folder, 'demo-password', makeDemoPassword)
 		const { demoEmail } = prepare(demoPassword)
-		console.log(`\nSign in: ${demoEmail}  ·  ${demoPassword}   Data and logs: ${folder}\n`)
+		console.log(
+			`\nSign in: ${demoEmail}  ·  ${demoPassword}   Data and logs: ${folder}${postBox ? `\nLetters: ${postBox.pageUrl}` : ''}\n`,
+		)
 		process.exitCode = await runServer()
 	} finally {
+		await postBox?.close()
 		await database?.stop()
 	}
 	process.exit()
@@ -44,9 +53,8 @@ function prepare(demoPassword) {
 
 /** Runs until it is stopped; Ctrl-C reaches it by itself, other signals are handed on. */
 function runServer() {
-	const port = process.env.PORT ?? '4781'
 	const bin = path.join(root, 'node_modules', '@react-router', 'dev', 'bin.js')
-	const server = spawn(process.execPath, [bin, 'dev', '--host', '127.0.0.1', '--port', port], {
+	const server = spawn(process.execPath, [bin, 'dev', '--host', '127.0.0.1', '--port', PORT], {
 		cwd: root,
 		stdio: 'inherit',
 	})

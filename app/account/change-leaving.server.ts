@@ -9,7 +9,7 @@ import type { leaveActions } from './forms.server'
 import { leavingLetter } from './letters/letters'
 import { addressOf, sendQuietly } from './letters/send-letter.server'
 
-export const LEAVING_DAYS = 7
+const LEAVING_DAYS = 7
 
 /** @throws {InputError} another name, or another password */
 export async function changeLeaving(

@@ -1,5 +1,5 @@
 /** What the forms of accounts send. Only the server reads them: these pages work before and without scripts. */
-import { mixed, object, string, type InferType } from 'yup'
+import { mixed, object, string } from 'yup'
 import { ROLES, type Role } from '../../core/vocabulary/role'
 import type { GaugeStandard } from '../../core/materials/wire-gauge'
 import { UNIT_SYSTEMS, type UnitSystem } from '../../core/materials/units'
@@ -47,8 +47,6 @@ export const setUpSchema = object({
 	email: email(),
 	password: newPassword(),
 }).noUnknown()
-
-export type SetUpInput = InferType<typeof setUpSchema>
 
 const role = () => mixed<Role>().oneOf(ROLES, 'Choose what she may').required('Choose what she may')
 const id = () =>

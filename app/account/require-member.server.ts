@@ -3,7 +3,6 @@ import { redirect, type MiddlewareFunction } from 'react-router'
 import { ForbiddenError } from '../../core/errors'
 import { findMember, type Member } from '../../db/repositories/sign-ins.server'
 import { memberContext } from '../shared/http/contexts'
-import { ROLE_NAMES } from '../shared/words/roles'
 import { noteChanges } from './note-changes.server'
 import { mayRead, mayWrite } from '../shared/may/may'
 import { loading } from '../shared/http/responses.server'
@@ -34,5 +33,5 @@ function refuseForbidden({ role, studio }: Member, method: string, path: string)
 	const isOpened = isRead(method)
 	if (isOpened ? mayRead(role, path) : mayWrite(role, path)) return
 	const what = isOpened ? 'This page is not open to you' : 'This is not for you to change'
-	throw new ForbiddenError(`${what} as ${ROLE_NAMES[role]} of ${studio.name}. Ask an owner of the studio.`)
+	throw new ForbiddenError(`${what} as ${role} of ${studio.name}. Ask an owner of the studio.`)
 }

@@ -6,7 +6,6 @@ import { LinkButton } from '../shared/components/link-button'
 import { momentWords } from '../shared/words/times'
 import { Wordmark } from '../shared/components/wordmark'
 import { useMayChange, useMayTry } from '../shared/may/use-may'
-import { ROLE_NAMES } from '../shared/words/roles'
 import { memberContext } from '../shared/http/contexts'
 import { requireMember } from '../account/require-member.server'
 import type { Route } from './+types/route'
@@ -73,9 +72,7 @@ export default function Frame({ loaderData: { userName, role, studioId, studioNa
 					</p>
 				)}
 				{!mayChange && (
-					<p className="frame-onlooker soft no-print">
-						You look on as {ROLE_NAMES[role]}: nothing can be changed on this page.
-					</p>
+					<p className="frame-onlooker soft no-print">You look on as {role}: nothing can be changed on this page.</p>
 				)}
 				<ConfigProvider componentDisabled={!mayTry}>
 					<Outlet />

@@ -1,9 +1,9 @@
 /** Pages before the studio: a head, some words, and a form that works before and without scripts. */
-import { Button, Input } from 'antd'
+import { Button } from 'antd'
 import { createContext, use } from 'react'
 import { Form, useActionData, useNavigation } from 'react-router'
 import { Wordmark } from '../../shared/components/wordmark'
-import { FieldFrame, problemProps } from '../../shared/components/fields/field-frame'
+import { PlainText } from '../../shared/components/fields/plain-fields'
 import { asRefusal, problemsByField } from '../../shared/http/refusal'
 import './lone-form.css'
 
@@ -43,20 +43,7 @@ export function LoneForm({ doIt, children }: { doIt: string; children: React.Rea
 	)
 }
 
-interface LoneFieldProps {
-	name: string
-	label: string
-	type?: 'text' | 'email' | 'password'
-	autoComplete: string
-	autoFocus?: boolean
-	defaultValue?: string
-}
-
-export function LoneField({ name, label, type = 'text', ...rest }: LoneFieldProps) {
-	const problem = use(ProblemsContext)(name)
-	return (
-		<FieldFrame id={name} label={label} problem={problem}>
-			<Input id={name} name={name} type={type} {...problemProps(name, problem)} {...rest} />
-		</FieldFrame>
-	)
+/** A text of such a form. */
+export function LoneField(props: Omit<React.ComponentProps<typeof PlainText>, 'problem'>) {
+	return <PlainText {...props} problem={use(ProblemsContext)(props.name)} />
 }

@@ -1,6 +1,6 @@
 /** What the letters say. */
 import type { Role } from '../../../core/vocabulary/role'
-import { ROLE_NAMES, ROLE_WORDS } from '../../shared/words/roles'
+import { ROLE_WORDS } from '../../shared/words/roles'
 
 export function invitationLetter({
 	link,
@@ -15,7 +15,7 @@ export function invitationLetter({
 	from: string
 }) {
 	const subject = `${from} invites you to ${studioName}`
-	const text = `${from} invites you to ${studioName} in Calycine as ${ROLE_NAMES[role]}: ${ROLE_WORDS[role]}.
+	const text = `${from} invites you to ${studioName} in Calycine as ${role}: ${ROLE_WORDS[role]}.
 
 Choose a password here; the link works once, for seven days:
 ${link}

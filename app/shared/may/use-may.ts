@@ -1,5 +1,5 @@
 import { useLocation, useResolvedPath, useRouteLoaderData } from 'react-router'
-import { isAtLeast, type Role } from '../../../core/vocabulary/role'
+import type { Role } from '../../../core/vocabulary/role'
 import { isExplored, mayRead, mayWrite } from './may'
 
 /** Of whoever looks at the page; outside a studio nobody is kept from anything. */
@@ -23,9 +23,4 @@ export function useMayChange(): boolean {
 export function useMayTry(): boolean {
 	const mayChange = useMayChange()
 	return isExplored(useLocation().pathname) || mayChange
-}
-
-/** Whether she is at least that in her studio. */
-export function useIsAtLeast(needed: Role): boolean {
-	return isAtLeast(useRole(), needed)
 }

@@ -1,12 +1,5 @@
 import type { Role } from '../../../core/vocabulary/role'
 
-export const ROLE_NAMES: Record<Role, string> = {
-	guest: 'guest',
-	assistant: 'assistant',
-	instructor: 'instructor',
-	owner: 'owner',
-}
-
 /** What somebody of the role may do. */
 export const ROLE_WORDS: Record<Role, string> = {
 	guest: 'looks at everything but people and prices',

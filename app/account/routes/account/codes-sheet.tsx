@@ -1,7 +1,7 @@
 import { Button } from 'antd'
 import { Form } from 'react-router'
 import { count } from '../../../shared/words/times'
-import { SheetText } from '../../components/sheet-text'
+import { PlainText } from '../../../shared/components/fields/plain-fields'
 import type { Codes } from '../../load-codes.server'
 
 interface CodesSheetProps {
@@ -58,7 +58,7 @@ function CodesOn({ wordsLeft, problem }: { wordsLeft: number; problem: string | 
 				{wordsLeft <= 2 && ': end the codes and set them up again for new ones'}.
 			</p>
 			<Form method="post" className="account-line">
-				<SheetText name="own" label="Your password" type="password" autoComplete="current-password" problem={problem} />
+				<PlainText name="own" label="Your password" type="password" autoComplete="current-password" problem={problem} />
 				<Button htmlType="submit" name="intent" value="end-codes">
 					End the codes
 				</Button>
@@ -81,7 +81,7 @@ function CodesBegun({ secret, picture, problem }: { secret: string; picture: str
 					Scan it with any app for one-time codes, or type <code>{secret.match(/.{4}/g)?.join(' ')}</code>
 				</p>
 				<Form method="post" className="account-line" noValidate>
-					<SheetText name="code" label="The code that it shows" autoComplete="one-time-code" problem={problem} />
+					<PlainText name="code" label="The code that it shows" autoComplete="one-time-code" problem={problem} />
 					<Button type="primary" htmlType="submit" name="intent" value="confirm-codes">
 						Ask for codes from now on
 					</Button>

@@ -3,15 +3,16 @@ import { Form } from 'react-router'
 import { wallMomentAt } from '../../../../core/time/zone'
 import { listDevices } from '../../../../db/repositories/sign-ins.server'
 import { LinkButton } from '../../../shared/components/link-button'
+import { LinePress } from '../../../shared/components/line-press'
 import { memberContext } from '../../../shared/http/contexts'
 import { asRefusal, problemsByField } from '../../../shared/http/refusal'
 import { readIntent } from '../../../shared/http/read-input.server'
 import { acting, loading } from '../../../shared/http/responses.server'
-import { ROLE_NAMES, ROLE_WORDS } from '../../../shared/words/roles'
+import { ROLE_WORDS } from '../../../shared/words/roles'
 import { momentWords } from '../../../shared/words/times'
 import { changeAccount } from '../../change-account.server'
 import { useSuccesses } from '../../components/use-successes'
-import { SheetText } from '../../components/sheet-text'
+import { PlainText } from '../../../shared/components/fields/plain-fields'
 import { accountActions } from '../../forms.server'
 import { readToken } from '../../sign-in-cookie.server'
 import { loadCodes } from '../../load-codes.server'
@@ -57,7 +58,7 @@ export default function Account({ loaderData, actionData }: Route.ComponentProps
 			<div className="page-head">
 				<h1>Your account</h1>
 				<p className="soft">
-					{email} · {ROLE_NAMES[role]} of {studioName}: {ROLE_WORDS[role]}
+					{email} · {role} of {studioName}: {ROLE_WORDS[role]}
 				</p>
 				<LinkButton to="/people">People of the studio</LinkButton>
 			</div>
@@ -70,7 +71,7 @@ export default function Account({ loaderData, actionData }: Route.ComponentProps
 				<section className="sheet stack" aria-labelledby="own-name">
 					<h2 id="own-name">Your name</h2>
 					<Form method="post" className="stack">
-						<SheetText
+						<PlainText
 							name="name"
 							label="As others read it"
 							autoComplete="name"
@@ -88,14 +89,14 @@ export default function Account({ loaderData, actionData }: Route.ComponentProps
 					<h2 id="own-password">Your password</h2>
 					{/* A new form after each change: nothing that was typed stays in it. */}
 					<Form method="post" className="stack" key={successes}>
-						<SheetText
+						<PlainText
 							name="before"
 							label="The one you have"
 							type="password"
 							autoComplete="current-password"
 							problem={problemOf('before')}
 						/>
-						<SheetText
+						<PlainText
 							name="password"
 							label="A new one, at least 12 characters"
 							type="password"
@@ -121,19 +122,13 @@ export default function Account({ loaderData, actionData }: Route.ComponentProps
 									{isThis ? 'this one' : `seen ${momentWords(seenAt)}`}, since {momentWords(since)}
 								</span>
 								{!isThis && (
-									<Form method="post">
-										<input type="hidden" name="id" value={id} />
-										<Button
-											htmlType="submit"
-											name="intent"
-											value="end-device"
-											size="small"
-											type="text"
-											aria-label={`Sign out ${words}, since ${momentWords(since)}`}
-										>
-											Sign out
-										</Button>
-									</Form>
+									<LinePress
+										intent="end-device"
+										fields={{ id }}
+										label={`Sign out ${words}, since ${momentWords(since)}`}
+									>
+										Sign out
+									</LinePress>
 								)}
 							</li>
 						))}

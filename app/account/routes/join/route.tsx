@@ -3,7 +3,7 @@ import { findLink, spendLink } from '../../../../db/repositories/links.server'
 import { hashPassword } from '../../../../db/password-hash.server'
 import { readBody } from '../../../shared/http/read-input.server'
 import { acting, loading } from '../../../shared/http/responses.server'
-import { ROLE_NAMES, ROLE_WORDS } from '../../../shared/words/roles'
+import { ROLE_WORDS } from '../../../shared/words/roles'
 import { LinkOver } from '../../components/link-over'
 import { LoneField, LoneForm, LonePage } from '../../components/lone-form'
 import { openedBy } from '../../opened-by.server'
@@ -25,10 +25,11 @@ export function loader({ params: { token } }: Route.LoaderArgs) {
 export function action({ params: { token }, request }: Route.ActionArgs) {
 	return acting(async () => {
 		const { name, password } = await readBody(request, joinSchema)
-		const passwordHash = await hashPassword(password)
-		const userId = await spendLink({ kind: 'join', token, now: new Date() }, ({ studioId, email, role }, transaction) =>
-			addPerson(studioId, { name, email, role, passwordHash }, transaction),
-		)
+		// Hashed for whoever has a link alone: it is dear.
+		const userId = await spendLink({ kind: 'join', token, now: new Date() }, async (link, transaction) => {
+			const { studioId, email, role } = link
+			return addPerson(studioId, { name, email, role, passwordHash: await hashPassword(password) }, transaction)
+		})
 		return enter(request, userId, '/')
 	})
 }
@@ -40,7 +41,7 @@ export default function Join({ loaderData: invitation }: Route.ComponentProps) {
 	return (
 		<LonePage head={`Welcome to ${studioName}`}>
 			<p className="soft">
-				You join as {ROLE_NAMES[role]}: {ROLE_WORDS[role]}. You sign in with {email}.
+				You join as {role}: {ROLE_WORDS[role]}. You sign in with {email}.
 			</p>
 			<LoneForm doIt="Join">
 				<LoneField name="name" label="Your name" autoComplete="name" autoFocus />

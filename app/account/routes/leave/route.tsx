@@ -7,7 +7,7 @@ import { readIntent } from '../../../shared/http/read-input.server'
 import { acting } from '../../../shared/http/responses.server'
 import { momentWords } from '../../../shared/words/times'
 import { changeLeaving } from '../../change-leaving.server'
-import { SheetText } from '../../components/sheet-text'
+import { PlainText } from '../../../shared/components/fields/plain-fields'
 import { leaveActions } from '../../forms.server'
 import type { Route } from './+types/route'
 import './leave.css'
@@ -48,13 +48,13 @@ export default function Leave({ loaderData: { name, leaving }, actionData }: Rou
 								restored loses it again.
 							</p>
 							<Form method="post" className="stack leave-form">
-								<SheetText
+								<PlainText
 									name="name"
 									label={`To be sure, type: ${name}`}
 									autoComplete="off"
 									problem={problemOf('name')}
 								/>
-								<SheetText
+								<PlainText
 									name="own"
 									label="Your password"
 									type="password"

@@ -1,8 +1,9 @@
 import { Button, Select } from 'antd'
 import { useSubmit } from 'react-router'
 import { ROLES, type Role } from '../../../../core/vocabulary/role'
+import { wordOptions } from '../../../shared/components/fields/choice-fields'
 import { useAskBeforeLoss } from '../../../shared/components/use-ask-before-loss'
-import { ROLE_NAMES, ROLE_WORDS } from '../../../shared/words/roles'
+import { ROLE_WORDS } from '../../../shared/words/roles'
 
 interface PersonRowProps {
 	person: { userId: number; name: string; email: string; role: Role }
@@ -27,7 +28,7 @@ export function PersonRow({ person: { userId, name, email, role }, isSelf }: Per
 	const change = (next: Role) => {
 		if (!isSelf || next === 'owner') return send({ intent: 'set-role', role: next })
 		ask({
-			title: `Be ${ROLE_NAMES[next]} from now on?`,
+			title: `Be ${next} from now on?`,
 			content: 'Only another owner can make you an owner again.',
 			doIt: 'Give it up',
 			keep: 'Stay owner',
@@ -42,12 +43,7 @@ export function PersonRow({ person: { userId, name, email, role }, isSelf }: Per
 				<br />
 				<span className="soft">{email}</span>
 			</span>
-			<Select
-				value={role}
-				options={ROLES.map((value) => ({ value, label: ROLE_NAMES[value] }))}
-				onChange={change}
-				aria-label={`What ${name} is`}
-			/>
+			<Select value={role} options={wordOptions(ROLES)} onChange={change} aria-label={`What ${name} is`} />
 			<span className="soft">{ROLE_WORDS[role]}</span>
 			<Button type="text" onClick={remove} aria-label={`Take ${name} off`}>
 				Take off

@@ -1,7 +1,5 @@
-import { Button } from 'antd'
-import { Form } from 'react-router'
 import type { Role } from '../../../../core/vocabulary/role'
-import { ROLE_NAMES } from '../../../shared/words/roles'
+import { LinePress } from '../../../shared/components/line-press'
 import { momentWords } from '../../../shared/words/times'
 
 interface Waiting {
@@ -23,21 +21,11 @@ export function WaitingList({ invitations }: { invitations: readonly Waiting[] }
 					<li key={id} className="row">
 						<b>{email}</b>
 						<span className="soft">
-							as {ROLE_NAMES[role]}, until {momentWords(until)}
+							as {role}, until {momentWords(until)}
 						</span>
-						<Form method="post">
-							<input type="hidden" name="id" value={id} />
-							<Button
-								htmlType="submit"
-								name="intent"
-								value="withdraw"
-								size="small"
-								type="text"
-								aria-label={`Take the invitation of ${email} back`}
-							>
-								Take back
-							</Button>
-						</Form>
+						<LinePress intent="withdraw" fields={{ id }} label={`Take the invitation of ${email} back`}>
+							Take back
+						</LinePress>
 					</li>
 				))}
 			</ul>

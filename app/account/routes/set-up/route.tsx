@@ -1,3 +1,4 @@
+import type { Transaction } from 'sequelize'
 import { useState } from 'react'
 import { NotFoundError } from '../../../../core/errors'
 import { createStudio } from '../../../../db/repositories/accounts.server'
@@ -37,15 +38,15 @@ export function action({ params: { token }, request }: Route.ActionArgs) {
 		if (!(await mayFound()) || (token === OPEN && signUp() !== 'open'))
 			throw new NotFoundError('Nobody founds a studio here without a link.')
 		const { studioName, name, email, password, currency, ...house } = await readBody(request, setUpSchema)
-		const user = { name, email, passwordHash: await hashPassword(password) }
 		const kitTerms = { ...USUAL_KIT_TERMS, currency }
 		const studio = { ...house, name: studioName, wireLengthsMm: [USUAL_WIRE_MM], kitTerms }
+		// Hashed for whoever may alone: it is dear.
+		const found = async (transaction: Transaction) =>
+			createStudio(studio, { name, email, passwordHash: await hashPassword(password) }, transaction)
 		const { userId } =
 			token === OPEN
-				? await inTransaction((transaction) => createStudio(studio, user, transaction))
-				: await spendLink({ kind: 'found', token, now: new Date() }, (_, transaction) =>
-						createStudio(studio, user, transaction),
-					)
+				? await inTransaction(found)
+				: await spendLink({ kind: 'found', token, now: new Date() }, (_, transaction) => found(transaction))
 		return enter(request, userId, '/')
 	})
 }

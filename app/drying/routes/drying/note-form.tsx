@@ -6,6 +6,7 @@ import { problemsByField, type Refusal } from '../../../shared/http/refusal'
 import type { DryingData } from './load-drying.server'
 import type { Drying } from './use-drying'
 import { hoursWords, STAGE_WORDS } from '../../words/drying'
+import { LinePress } from '../../../shared/components/line-press'
 
 /** What she saw: an interval, from which the forecast of this paste learns. */
 export function NoteForm({
@@ -64,19 +65,9 @@ export function NoteForm({
 										: `between ${hoursWords(notReadyHours)} and ${hoursWords(readyHours)}`}{' '}
 								<span className="soft">(model {hoursWords(modelHours)})</span>
 							</span>
-							<Form method="post" action={link} preventScrollReset>
-								<input type="hidden" name="id" value={id} />
-								<Button
-									type="link"
-									size="small"
-									htmlType="submit"
-									name="intent"
-									value="forget"
-									aria-label={`Forget: ${what}`}
-								>
-									Forget
-								</Button>
-							</Form>
+							<LinePress intent="forget" fields={{ id }} label={`Forget: ${what}`} action={link}>
+								Forget
+							</LinePress>
 						</li>
 					))}
 				</ul>

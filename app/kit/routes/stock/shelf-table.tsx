@@ -1,4 +1,3 @@
-import { Button } from 'antd'
 import { Form } from 'react-router'
 import { STOCK_KINDS, type StockKind } from '../../../../core/kit/stock'
 import { STOCK_WORDS } from '../../words/kits'
@@ -8,6 +7,7 @@ import { PageLinks } from '../../../shared/components/page-links'
 import { count } from '../../../shared/words/times'
 import type { StockPageData } from './load-stock.server'
 import { DecimalInput } from '../../../shared/components/fields/decimal-input'
+import { LinePress } from '../../../shared/components/line-press'
 
 /** What is on hand, kind by kind; each amount changed where it stands. */
 export function ShelfTable({ data }: { data: StockPageData }) {
@@ -78,19 +78,13 @@ function ShelfLine({ item }: { item: StockPageData['items'][number] }) {
 					}}
 				/>
 			</Form>
-			<Form method="post" preventScrollReset>
-				<Hidden values={{ id: item.id, version: item.version }} />
-				<Button
-					type="link"
-					size="small"
-					htmlType="submit"
-					name="intent"
-					value="delete-item"
-					aria-label={`Take ${item.name} off the shelf`}
-				>
-					take off
-				</Button>
-			</Form>
+			<LinePress
+				intent="delete-item"
+				fields={{ id: item.id, version: item.version }}
+				label={`Take ${item.name} off the shelf`}
+			>
+				take off
+			</LinePress>
 		</li>
 	)
 }

@@ -1,11 +1,12 @@
 import { Button } from 'antd'
-import { Form, useSubmit } from 'react-router'
+import { useSubmit } from 'react-router'
 import { UNIT_OF_KIND, stockKey, type StockKind } from '../../../../core/kit/stock'
 import { amountWords, money } from '../../../shared/words/amounts'
 import { STOCK_WORDS } from '../../words/kits'
 import { count } from '../../../shared/words/times'
 import type { StockPageData } from './load-stock.server'
 import { useAskBeforeLoss } from '../../../shared/components/use-ask-before-loss'
+import { LinePress } from '../../../shared/components/line-press'
 
 /** Suppliers with their packs. */
 export function SupplierTable({ data }: { data: StockPageData }) {
@@ -62,20 +63,9 @@ function OfferLine({
 			<span>{name}</span>
 			<b>{packWords(itemKey, amount, data)}</b>
 			<span>{money(priceCents, data.currency)}</span>
-			<Form method="post" preventScrollReset>
-				<input type="hidden" name="id" value={id} />
-				<input type="hidden" name="version" value={version} />
-				<Button
-					type="link"
-					size="small"
-					htmlType="submit"
-					name="intent"
-					value="delete-offer"
-					aria-label={`Take off the pack of ${name}`}
-				>
-					take off
-				</Button>
-			</Form>
+			<LinePress intent="delete-offer" fields={{ id, version }} label={`Take off the pack of ${name}`}>
+				take off
+			</LinePress>
 		</li>
 	)
 }

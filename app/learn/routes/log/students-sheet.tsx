@@ -3,6 +3,7 @@ import { Form, useSubmit } from 'react-router'
 import { useAskBeforeLoss } from '../../../shared/components/use-ask-before-loss'
 import type { KnownStudent } from '../../../../db/repositories/student-speeds.server'
 import { speedWords } from '../../words/log'
+import { LinePress } from '../../../shared/components/line-press'
 
 /** How fast people are who come again: only where somebody asks for it, and forgotten by one press. */
 export function StudentsSheet({ students }: { students: readonly KnownStudent[] | undefined }) {
@@ -41,19 +42,9 @@ export function StudentsSheet({ students }: { students: readonly KnownStudent[] 
 							<li key={own.person} className="row">
 								<b>{own.name}</b>
 								<span>{speedWords(own)}</span>
-								<Form method="post">
-									<input type="hidden" name="person" value={own.person} />
-									<Button
-										htmlType="submit"
-										name="intent"
-										value="forget-student"
-										size="small"
-										type="text"
-										aria-label={`Forget ${own.name}`}
-									>
-										Forget
-									</Button>
-								</Form>
+								<LinePress intent="forget-student" fields={{ person: own.person }} label={`Forget ${own.name}`}>
+									Forget
+								</LinePress>
 							</li>
 						))}
 					</ul>

@@ -18,7 +18,14 @@ export function PlainText({
 	problem,
 	isRequired = false,
 	...rest
-}: PlainFieldProps & { defaultValue?: string; maxLength: number; placeholder?: string | undefined }) {
+}: PlainFieldProps & {
+	type?: 'text' | 'email' | 'password'
+	autoComplete?: string
+	autoFocus?: boolean
+	defaultValue?: string
+	maxLength?: number
+	placeholder?: string | undefined
+}) {
 	const id = useId()
 	return (
 		<FieldFrame id={id} label={label} problem={problem}>
