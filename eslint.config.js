@@ -39,6 +39,7 @@ const APP_ROOMS = [
 	'rehearse',
 	'run',
 	'learn',
+	'keep',
 	'today',
 	'frame',
 ]

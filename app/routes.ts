@@ -89,6 +89,8 @@ export default [
 		route('rooms/new', 'studio/routes/place-new/route.tsx'),
 		route('rooms/:placeId', 'studio/routes/place/route.tsx'),
 		route('studio', 'studio/routes/studio/route.tsx'),
+		route('studio/copy', 'keep/routes/studio-copy/route.tsx'),
+		route('studio/copy/file', 'keep/routes/studio-copy-file/route.ts'),
 		route('studio/leave', 'account/routes/leave/route.tsx'),
 	]),
 ] satisfies RouteConfig

@@ -18,6 +18,7 @@ import { nonceContext } from '../app/shared/http/contexts'
 import { briefError, log } from '../app/shared/http/log.server'
 import { measure } from './metrics'
 import { useSolverThreads } from '../app/plan/solving/solver-pool.server'
+import { LARGEST_COPY } from '../exchange/studio/studio-archive'
 import { isDatabaseAlive } from '../db/connection.server'
 
 export { closeDatabase } from '../db/connection.server'
@@ -30,6 +31,8 @@ export { demoZone, today, wallNow } from '../app/shared/http/studio-clock.server
 
 /** Nothing of ours is larger; what a route takes in is its own business (`readBody`). */
 const MOST_BYTES = 6 * 1024 * 1024
+/** Whole studios come in here. */
+const COPY_PATH = /^\/studio\/copy(\.data)?$/
 /** Pages of some 100 kB: more saves a few hundred bytes each and takes as long as rendering them. */
 const COMPRESSION_LEVEL = 3
 const HEALTH = /^\/health(\/live|\/ready)?$/
@@ -186,7 +189,9 @@ function refuseForeignOrigin(request: Request, response: Response, next: NextFun
 function limitBody(request: Request, response: Response, next: NextFunction): void {
 	if (request.headers['transfer-encoding'] !== undefined) {
 		response.status(411).type('text/plain').send('The length of the request is missing.')
-	} else if (Number(request.headers['content-length'] ?? 0) > MOST_BYTES) {
+	} else if (
+		Number(request.headers['content-length'] ?? 0) > (COPY_PATH.test(request.path) ? LARGEST_COPY : MOST_BYTES)
+	) {
 		response.status(413).type('text/plain').send('That is more than Calycine takes in one go.')
 	} else next()
 }

@@ -9,6 +9,7 @@ const WORDS: readonly [pattern: string, words: string][] = [
 	['/new-password', 'chose a new password by a letter'],
 	['/account', 'her own account'],
 	['/people', 'the people of the studio'],
+	['/studio/copy', 'a copy read in'],
 	['/studio/leave', 'whether the studio stays'],
 	['/studio', 'the studio'],
 	['/designs/new', 'a new design'],

@@ -30,7 +30,7 @@ export interface CurrentPlan {
 /** The newest plan; one is made and kept if there is none. */
 export async function readPlan(studio: Studio, course: StoredCourse): Promise<CurrentPlan> {
 	const [{ plain, documents, terms, fingerprint }, stored] = await Promise.all([
-		readInputs(studio, course),
+		readPlanInputs(studio, course),
 		findNewestPlan(studio.id, course.id),
 	])
 	const designsFor = (planned: PlanTerms) => resolveCourse(plain, documents, planned)
@@ -61,7 +61,7 @@ export const OTHER_PLAN = 'Another plan was kept in another window meanwhile: lo
 export async function planAnew(studio: Studio, course: StoredCourse, shownId: number): Promise<void> {
 	const stored = await findNewestPlan(studio.id, course.id)
 	if (stored && stored.id !== shownId) throw new ConflictError(OTHER_PLAN)
-	await makeAndKeep(studio, course.id, await readInputs(studio, course))
+	await makeAndKeep(studio, course.id, await readPlanInputs(studio, course))
 }
 
 async function makeAndKeep(studio: Studio, courseId: number, { plain, documents, terms, fingerprint }: PlanInputs) {
@@ -72,14 +72,18 @@ async function makeAndKeep(studio: Studio, courseId: number, { plain, documents,
 	return { plan, id }
 }
 
-interface PlanInputs {
+export interface PlanInputs {
 	plain: Omit<StoredCourse, 'id' | 'version'>
 	documents: Design[]
 	terms: PlanTerms
 	fingerprint: string
 }
 
-async function readInputs(studio: Studio, { id: _, version: __, ...plain }: StoredCourse): Promise<PlanInputs> {
+/** What a plan of the course would be made from now. */
+export async function readPlanInputs(
+	studio: Studio,
+	{ id: _, version: __, ...plain }: StoredCourse,
+): Promise<PlanInputs> {
 	const { documents } = await pinDesigns(studio.id, plain)
 	const terms = await readPlanTerms(studio, documents)
 	return { plain, documents, terms, fingerprint: fingerprintOf(plain, documents, terms) }
@@ -95,7 +99,7 @@ export interface ForeseenPlan {
 /** What a course's plan would be with something else learnt; nothing is kept of it. */
 export async function foreseePlan(studio: Studio, course: StoredCourse, learnt: Learnt): Promise<ForeseenPlan> {
 	const [{ plain, documents, terms }, stored] = await Promise.all([
-		readInputs(studio, course),
+		readPlanInputs(studio, course),
 		findNewestPlan(studio.id, course.id),
 	])
 	const { plan: foreseen } = await makePlan(studio, { course: plain, designs: documents, terms: { ...terms, learnt } })

@@ -160,6 +160,13 @@ export async function deleteStudio(id: number): Promise<void> {
 	if ((await StudioModel.destroy({ where: { id } })) === 0) throw new NotFoundError('There is no such studio.')
 }
 
+/** @throws {NotFoundError} there is no such studio */
+export async function getStudio(id: number): Promise<Studio> {
+	const row = await StudioModel.findByPk(id)
+	if (!row) throw new NotFoundError('There is no such studio.')
+	return toStudio(row)
+}
+
 /** Whether nobody has founded a studio yet. */
 export async function isEmpty(): Promise<boolean> {
 	return (await StudioModel.count()) === 0

@@ -79,6 +79,16 @@ export async function getPlan(studioId: number, courseId: number, id: number): P
 	return toStoredPlan(row)
 }
 
+/**
+ * Says of a plan that it was made from these inputs: one that came in a copy, where rows have other ids.
+ *
+ * @throws {NotFoundError} the studio has no such plan
+ */
+export async function confirmPlan(studioId: number, id: number, fingerprint: string): Promise<void> {
+	if ((await writing(() => PlanModel.update({ fingerprint }, { where: { studioId, id } })))[0] === 0)
+		throw new NotFoundError('There is no such plan.')
+}
+
 function toStoredPlan({ id, fingerprint, createdAt, document, asideName, reason }: PlanModel): StoredPlan {
 	return {
 		id,

@@ -1,9 +1,15 @@
 /** A studio from nothing: set up, people invited, what each sees, a forgotten password, devices. */
+import { readFileSync } from 'node:fs'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import { generateSync } from 'otplib'
 import type { Page } from 'playwright-core'
 import { launchBrowser } from '../../scripts/machine/browser.mjs'
 import { makeDataFolder, startApp } from '../../scripts/machine/running-app.mjs'
+import { USUAL_KIT_TERMS } from '../../core/kit/kit-terms'
+import { USUAL_STRAIN_TERMS } from '../../core/plan/compile/strain-terms'
+import { USUAL_PREP_TERMS } from '../../core/prepare/prep-terms'
+import { readStudioArchive, writeStudioArchive, type StudioRows } from '../../exchange/studio/studio-archive'
+import { demoDesign } from '../support/demo-designs'
 import { choose, scan, TODAY, visit, type Bench } from '../support/visitor'
 
 const data = makeDataFolder()
@@ -23,6 +29,31 @@ afterAll(async () => {
 	await bench.app.stop()
 	data.remove()
 })
+
+/** A copy of a studio with one design, as its owner would have fetched it. */
+const SMALL_STUDIO: StudioRows = {
+	settings: {
+		...{ name: 'The Alder Bench', timeZone: 'Europe/London', gaugeStandard: 'swg', units: 'metric' },
+		...{ wireLengthsMm: [360, 500], dryingConfidence: 0.9, readingMaxAgeMinutes: 60, peopleMonths: 12 },
+		...{ kitTerms: USUAL_KIT_TERMS, strainTerms: USUAL_STRAIN_TERMS, prepTerms: USUAL_PREP_TERMS },
+	},
+	tables: {
+		designs: [
+			{
+				...{ id: 1, slug: 'magnolia', name: 'Magnolia', kind: 'flower', level: demoDesign('magnolia').level },
+				...{ document: demoDesign('magnolia'), version: 1 },
+				...{ createdAt: '2026-02-01T10:00:00.000Z', updatedAt: '2026-02-01T10:00:00.000Z' },
+			},
+		],
+		designVersions: [
+			{
+				...{ id: 1, designId: 1, version: 1, document: demoDesign('magnolia') },
+				createdAt: '2026-02-01T10:00:00.000Z',
+			},
+		],
+	},
+	pictures: new Map(),
+}
 
 /** Nobody yet, in a window of her own. */
 function open() {
@@ -72,6 +103,29 @@ describe('a studio', () => {
 		const { page } = await open()
 		await page.goto(bench.app.setUp!)
 		await page.getByRole('heading', { name: 'This link is over' }).waitFor()
+	})
+
+	test('in which nothing is yet takes in the copy of another, and gives it out the same', async () => {
+		await owner.goto('/studio')
+		await owner.getByRole('link', { name: 'Copy of it' }).click()
+		const field = owner.locator('input[type=file]')
+		await field.setInputFiles({ name: 'photo.zip', mimeType: 'application/zip', buffer: Buffer.from('no zip') })
+		await owner.getByText('no zip, or not a whole one').waitFor()
+		expect(await scan(owner)).toEqual([])
+		const copy = await writeStudioArchive(SMALL_STUDIO, {})
+		await field.setInputFiles({ name: 'copy.zip', mimeType: 'application/zip', buffer: Buffer.from(copy) })
+		await owner.getByRole('heading', { level: 1, name: 'Courses' }).waitFor()
+		await owner.goto('/designs')
+		await owner.getByRole('link', { name: 'Magnolia' }).first().waitFor()
+
+		await owner.goto('/studio/copy')
+		const [download] = await Promise.all([
+			owner.waitForEvent('download'),
+			owner.getByRole('link', { name: 'Download the copy' }).click(),
+		])
+		const again = readStudioArchive(readFileSync(await download.path()))
+		expect(again.tables['designs']).toEqual(SMALL_STUDIO.tables['designs'])
+		expect(again.settings).toMatchObject(SMALL_STUDIO.settings)
 	})
 
 	test('takes in whom its owner invites, once, and as what she said', async () => {

@@ -86,6 +86,7 @@ const SCREENS = [
 	'/account',
 	'/people',
 	'/people/changes',
+	'/studio/copy',
 	'/studio/leave',
 	'/stock',
 	'/nowhere',

@@ -89,7 +89,7 @@ const head = {
 
 const UNKNOWN_TYPE = object({ type: string().oneOf(Object.keys(FACTS), 'There is no such event').required() })
 
-const eventSchema = lazy((value: unknown): ObjectSchema<object> => {
+export const eventSchema = lazy((value: unknown): ObjectSchema<object> => {
 	const type = typeof value === 'object' && value !== null && 'type' in value ? value.type : undefined
 	const isKnown = typeof type === 'string' && Object.hasOwn(FACTS, type)
 	if (!isKnown) return UNKNOWN_TYPE

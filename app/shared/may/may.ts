@@ -26,6 +26,7 @@ const NEEDS: readonly [pattern: string, needs: Needs][] = [
 	['/account', ALL],
 	['/people/*', OWNED],
 	['/studio/leave', OWNED],
+	['/studio/copy/*', OWNED],
 	['/designs/new', TAUGHT],
 	['/designs/import', TAUGHT],
 	['/designs/:slug/edit', TAUGHT],

@@ -2,6 +2,7 @@ import { InboxOutlined } from '@ant-design/icons'
 import { Upload } from 'antd'
 import { useState } from 'react'
 import { redirect, useFetcher } from 'react-router'
+import { FileProblems } from '../../../shared/components/file-problems'
 import { memberContext } from '../../../shared/http/contexts'
 import { readBody } from '../../../shared/http/read-input.server'
 import type { Refusal } from '../../../shared/http/refusal'
@@ -59,22 +60,8 @@ export default function ImportCourse() {
 			</Upload.Dragger>
 			<div aria-live="polite" className="stack">
 				{fetcher.state !== 'idle' && <p>Taking it in, and looking at its plan…</p>}
-				{problems.length > 0 && (
-					<section className="alert">
-						<h2>This file cannot be taken in</h2>
-						<ul>
-							{problems.slice(0, PROBLEMS_SHOWN).map(({ path, message }) => (
-								<li key={`${path} ${message}`}>
-									{path && <code>{path}</code>} {message}
-								</li>
-							))}
-						</ul>
-					</section>
-				)}
+				<FileProblems problems={problems} />
 			</div>
 		</>
 	)
 }
-
-/** A file with more is a different file. */
-const PROBLEMS_SHOWN = 20

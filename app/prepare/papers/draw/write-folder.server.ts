@@ -1,6 +1,6 @@
 /** A course as a folder in one file: papers to print, tables for spreadsheets, the course itself, its calendar. */
-import JSZip from 'jszip'
 import type { PaperName as SheetSize } from '../../../../core/outlines/template-sheet'
+import { packZip } from '../../../../exchange/zip'
 import { tablesCsv } from '../../../../exchange/csv'
 import type { NamedPaper } from '../make/course-pack.server'
 import { cellText, tablesOf, type Paper } from '../paper'
@@ -12,14 +12,13 @@ export async function writeFolder(
 	texts: Readonly<Record<string, string>>,
 	size: SheetSize,
 ): Promise<Uint8Array<ArrayBuffer>> {
-	const zip = new JSZip()
+	const files: Record<string, Uint8Array | string> = {}
 	for (const { file, paper } of papers) {
 		const { title, subtitle } = paper
-		zip.file(`papers/${file}.pdf`, await drawPapersPdf(`${title}: ${subtitle}`, [paper], size))
-		if (tablesOf(paper).length > 0 && !file.startsWith('hand-out')) zip.file(`tables/${file}.csv`, paperCsv(paper))
+		files[`papers/${file}.pdf`] = await drawPapersPdf(`${title}: ${subtitle}`, [paper], size)
+		if (tablesOf(paper).length > 0 && !file.startsWith('hand-out')) files[`tables/${file}.csv`] = paperCsv(paper)
 	}
-	for (const [file, text] of Object.entries(texts)) zip.file(file, text)
-	return new Uint8Array(await zip.generateAsync({ type: 'uint8array', compression: 'DEFLATE' }))
+	return packZip({ ...files, ...texts })
 }
 
 export function paperCsv(paper: Paper): string {

@@ -1,12 +1,9 @@
 /** Files of a course: papers as PDF, CSV and spreadsheet, all of them in one, labels, its people, and the course itself. */
 import { courseOfPage } from '../../../shared/http/course-of-page.server'
 import { NotFoundError } from '../../../../core/errors'
-import { namePlan } from '../../../../core/plan/named-plan'
-import type { Studio } from '../../../../db/repositories/accounts.server'
 import { getRoster } from '../../../../db/repositories/students.server'
-import { writeCourseDocument } from '../../../../exchange/course/course-document'
 import { peopleCsv } from '../../../../exchange/course/people-csv'
-import type { CurrentKit } from '../../../kit/read-kit.server'
+import { writeCourseText } from '../../../plan/course-text.server'
 import { memberContext } from '../../../shared/http/contexts'
 import { answerFile } from '../../../shared/http/file-answer'
 import { loading } from '../../../shared/http/responses.server'
@@ -40,7 +37,7 @@ export function loader({ params: { courseId, file }, request, context }: Route.L
 		const terms = { studio, current, size: readSheetSize(searchParams, studio.units) }
 		switch (file) {
 			case 'course.json':
-				return answerFile(courseText(studio, current), { name, type: 'application/json' })
+				return answerFile(writeCourseText(studio, current), { name, type: 'application/json' })
 			case 'labels.pdf': {
 				const size = LABEL_SIZES.find(({ id }) => id === searchParams.get('size')) ?? LABEL_SIZES[0]
 				const pdf = await drawLabelPdf(`${course.name}: labels`, makeLabels(studio, current), size)
@@ -55,7 +52,7 @@ export function loader({ params: { courseId, file }, request, context }: Route.L
 			}
 			case 'folder.zip': {
 				const texts = {
-					'course.json': courseText(studio, current),
+					'course.json': writeCourseText(studio, current),
 					'calendar.ics': await writeCourseCalendar(studio, current),
 				}
 				return answerFile(await writeFolder(makeWholePack(terms), texts, terms.size), { name, type: 'application/zip' })
@@ -101,17 +98,3 @@ function packPdf(courseName: string, pack: readonly NamedPaper[], { size }: Pape
 	)
 }
 
-/** In the exchange form. */
-function courseText(studio: Studio, { course, documents, coursePlan }: CurrentKit): string {
-	const { id: _, version: __, ...plain } = course
-	// People stay here: a file that is handed on holds none.
-	const document = writeCourseDocument({
-		course: plain,
-		designs: documents,
-		students: [],
-		stockLengthsMm: studio.wireLengthsMm,
-		terms: coursePlan.terms,
-		plan: coursePlan.plan && namePlan(coursePlan.plan, coursePlan.compiled.instance),
-	})
-	return `${JSON.stringify(document, null, '\t')}\n`
-}

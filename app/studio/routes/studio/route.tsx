@@ -46,6 +46,7 @@ export default function StudioPage({ loaderData: studio }: Route.ComponentProps)
 			<div className="page-head">
 				<h1>Studio</h1>
 				<LinkButton to="/people">People</LinkButton>
+				<LinkButton to="/studio/copy">Copy of it</LinkButton>
 				<LinkButton to="/studio/leave" type="text">
 					Delete this studio
 				</LinkButton>
