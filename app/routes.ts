@@ -26,6 +26,7 @@ export default [
 		route('look', 'account/routes/look/route.ts'),
 		route('account', 'account/routes/account/route.tsx'),
 		route('people', 'account/routes/people/route.tsx'),
+		route('people/known', 'keep/routes/known-people/route.tsx'),
 		route('people/changes', 'account/routes/changes/route.tsx'),
 		route('preparation', 'prepare/routes/preparation/route.tsx'),
 		route('preparation/free-time', 'prepare/routes/free-time/route.tsx'),

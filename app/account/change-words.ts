@@ -8,6 +8,7 @@ const WORDS: readonly [pattern: string, words: string][] = [
 	['/sign-in', 'signed in'],
 	['/new-password', 'chose a new password by a letter'],
 	['/account', 'her own account'],
+	['/people/known', 'somebody who comes to class'],
 	['/people', 'the people of the studio'],
 	['/studio/copy', 'a copy read in'],
 	['/studio/leave', 'whether the studio stays'],

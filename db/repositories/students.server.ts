@@ -1,12 +1,12 @@
 /** The people of a course: kept as one list with a version of its own, and deleted as one. */
 import { Op, QueryTypes, type Transaction } from 'sequelize'
-import { ConflictError, InputError } from '../../core/errors'
+import { ConflictError, InputError, NotFoundError } from '../../core/errors'
 import { addMonths } from '../../core/time/calendar'
 import type { Student } from '../../core/kit/student'
 import { personOf } from '../../core/learn/student-speed'
-import { tellDeletion } from '../deletions.server'
+import { hashPerson, tellDeletion } from '../deletions.server'
 import { getDatabase, inTransaction } from '../connection.server'
-import type { CourseModel } from '../models/courses.server'
+import { CourseModel, CourseSessionModel } from '../models/courses.server'
 import { StudentModel } from '../models/kits.server'
 import { StudentSpeedModel } from '../models/learning.server'
 import { requireCourse } from '../require-course.server'
@@ -24,10 +24,60 @@ export interface Roster {
 export async function getRoster(studioId: number, courseId: number): Promise<Roster> {
 	const { peopleVersion } = await requireCourse(studioId, courseId)
 	const rows = await StudentModel.findAll({ where: { courseId }, order: [['position', 'ASC']] })
-	const students = rows.map(({ name, level, isLeftHanded, avoids, diet, isChild, notes }): Student => {
-		return { name, ...(level !== null && { level }), isLeftHanded, avoids, diet, isChild, notes }
+	return { students: rows.map(toStudent), version: peopleVersion }
+}
+
+function toStudent({ name, level, isLeftHanded, avoids, diet, isChild, notes }: StudentModel): Student {
+	return { name, ...(level !== null && { level }), isLeftHanded, avoids, diet, isChild, notes }
+}
+
+/** Somebody on the list of a course. */
+export interface ListedStudent {
+	courseId: number
+	courseName: string
+	/** Of its last session, YYYY-MM-DD; undefined: it has none. */
+	lastDate: string | undefined
+	student: Student
+}
+
+/** Everybody on the lists of the studio's courses, the newest course first. */
+export async function listStudents(studioId: number): Promise<ListedStudent[]> {
+	const courses = await CourseModel.findAll({ where: { studioId }, attributes: ['id', 'name'], raw: true })
+	const where = { courseId: courses.map(({ id }) => id) }
+	const [rows, sessions] = await Promise.all([
+		StudentModel.findAll({ where, order: ['courseId', 'position'] }),
+		CourseSessionModel.findAll({ where, attributes: ['courseId', 'date'], order: ['date'], raw: true }),
+	])
+	const names = new Map(courses.map(({ id, name }) => [id, name]))
+	const last = new Map(sessions.map(({ courseId, date }) => [courseId, date]))
+	const listed = rows.map((row): ListedStudent => {
+		const { courseId } = row
+		return { courseId, courseName: names.get(courseId) ?? '', lastDate: last.get(courseId), student: toStudent(row) }
 	})
-	return { students, version: peopleVersion }
+	return listed.toSorted((a, b) => ((a.lastDate ?? '' < (b.lastDate ?? '')) ? 1 : -1))
+}
+
+/**
+ * Takes somebody off every list of the studio, with what was learnt of her pace.
+ *
+ * @param person - as `personOf` gives her
+ * @throws {NotFoundError} nobody of that name is known
+ */
+export async function forgetPerson(studioId: number, person: string): Promise<void> {
+	const isHer = ({ name }: { name: string }) => personOf(name) === person
+	const lists = (await listStudents(studioId)).filter(({ student }) => isHer(student))
+	const courseIds = [...new Set(lists.map(({ courseId }) => courseId))].toSorted((a, b) => a - b)
+	await inTransaction(async (transaction) => {
+		for (const courseId of courseIds) {
+			await requireCourse(studioId, courseId, { transaction, lock: true })
+			const list = { where: { courseId }, order: ['position'], transaction, lock: true }
+			const students = (await StudentModel.findAll(list)).filter((row) => !isHer(row)).map(toStudent)
+			await replaceStudents(studioId, courseId, { students }, transaction)
+		}
+		const speeds = await StudentSpeedModel.destroy({ where: { studioId, person }, transaction })
+		if (courseIds.length === 0 && speeds === 0) throw new NotFoundError('Nobody of that name is known.')
+	})
+	tellDeletion({ kind: 'person', studioId, personHash: hashPerson(person) })
 }
 
 /**

@@ -1,4 +1,5 @@
 /** Deletes again, after a restore, what had been deleted for good since the backup; as `db/deletions.server.ts` tells it. */
+import { createHash } from 'node:crypto'
 import { existsSync, readFileSync } from 'node:fs'
 import { createConnection } from 'mariadb'
 
@@ -11,6 +12,17 @@ const STATEMENTS = {
 		['DELETE FROM students WHERE course_id = ?', [courseId]],
 		['DELETE FROM student_speeds WHERE course_id = ?', [courseId]],
 	],
+	person: async ({ studioId, personHash }, ask) => {
+		const rows = await ask(
+			'SELECT s.id, s.name FROM students s JOIN courses c ON c.id = s.course_id WHERE c.studio_id = ?',
+			[studioId],
+		)
+		const ids = rows.filter(({ name }) => hashOfName(name) === personHash).map(({ id }) => id)
+		return [
+			...(ids.length > 0 ? [['DELETE FROM students WHERE id IN (?)', [ids]]] : []),
+			...STATEMENTS.speed({ studioId, personHash }),
+		]
+	},
 	speeds: ({ studioId }) => [['DELETE FROM student_speeds WHERE studio_id = ?', [studioId]]],
 	speed: ({ studioId, personHash }) => [
 		['DELETE FROM student_speeds WHERE studio_id = ? AND SHA2(person, 256) = ?', [studioId, personHash]],
@@ -29,7 +41,7 @@ export async function deleteAgain(file, url, since) {
 	const connection = await createConnection(url.replace(/^mysql:/, 'mariadb:'))
 	try {
 		for (const deletion of deletions)
-			for (const [sql, values] of STATEMENTS[deletion.kind](deletion)) {
+			for (const [sql, values] of await STATEMENTS[deletion.kind](deletion, (...words) => connection.query(...words))) {
 				// A backup from before a table has nothing to be deleted in it.
 				if (await hasTable(connection, /FROM (\w+)/.exec(sql)[1]))
 					await connection.query({ sql, timezone: 'Z' }, values)
@@ -38,6 +50,11 @@ export async function deleteAgain(file, url, since) {
 		await connection.end()
 	}
 	return deletions.length
+}
+
+/** As `hashPerson(personOf(name))`, core/learn/student-speed.ts and db/deletions.server.ts. */
+function hashOfName(name) {
+	return createHash('sha256').update(name.trim().toLowerCase()).digest('hex')
 }
 
 /** The last line may be torn by a crash. */

@@ -3,6 +3,7 @@ import type { AnyObjectSchema, SchemaDescription } from 'yup'
 import { freeTimeSchema, preparationActions } from '../../app/prepare/schemas/preparation'
 import { peopleActions, peopleSchema } from '../../app/kit/schemas/people'
 import { packingActions } from '../../app/kit/schemas/packing'
+import { knownPeopleActions } from '../../app/keep/schemas/known-people'
 import { placeActions } from '../../app/studio/schemas/place-action'
 import { placeSchema } from '../../app/studio/schemas/place'
 import { makeCourseSchema } from '../../app/plan/schemas/make-course'
@@ -52,6 +53,7 @@ const USUAL: Record<string, readonly object[]> = {
 	// Not what would sign the attacker herself out.
 	'/account': byIntent(accountActions).filter((body) => !('intent' in body && body.intent === 'end-others')),
 	'/studio/leave': byIntent(leaveActions),
+	'/people/known': byIntent(knownPeopleActions),
 	'/people': byIntent(peopleOfStudioActions),
 	'/look': [sampleOf(lookSchema), { light: 'night' }],
 	'/courses': byIntent(courseListActions),

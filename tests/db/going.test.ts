@@ -4,11 +4,20 @@ import os from 'node:os'
 import path from 'node:path'
 import { afterAll, beforeAll, beforeEach, describe, expect, test } from 'vitest'
 import { demoCourse } from '../support/demo-designs'
-import { deleteDueStudios, setLeaving } from '../../db/repositories/accounts.server'
+import { listKnownPeople } from '../../app/keep/known-people.server'
+import { NotFoundError } from '../../core/errors'
+import { addMonths } from '../../core/time/calendar'
+import { deleteDueStudios, getStudio, setLeaving } from '../../db/repositories/accounts.server'
 import { createCourse } from '../../db/repositories/courses.server'
 import { findMemberById } from '../../db/repositories/sign-ins.server'
 import { forgetStudent, keepStudentSpeeds, listStudentSpeeds } from '../../db/repositories/student-speeds.server'
-import { deleteStudents, getRoster, listOverdueCourses, replaceStudents } from '../../db/repositories/students.server'
+import {
+	deleteStudents,
+	forgetPerson,
+	getRoster,
+	listOverdueCourses,
+	replaceStudents,
+} from '../../db/repositories/students.server'
 import { inTransaction } from '../../db/connection.server'
 import { backUp, checkBackup, restoreBackup } from '../../scripts/machine/backup.mjs'
 import { deleteAgain } from '../../scripts/machine/deletions.mjs'
@@ -76,9 +85,44 @@ describe('people', () => {
 	})
 })
 
+describe('somebody who comes to class', () => {
+	test('is known from all courses, and forgotten on every list with her pace, and nobody else', async () => {
+		const { studioId, courseId } = await studioWithMira()
+		const again = await inTransaction((transaction) =>
+			createCourse(studioId, demoCourse('Calla lily taster'), transaction),
+		)
+		const odd = { ...MIRA, name: ' MIRA ', isLeftHanded: true }
+		const hal = { ...MIRA, name: 'Hal' }
+		await replaceStudents(studioId, again, { students: [hal, odd] })
+		await keepStudentSpeeds(studioId, { courseId, session: 1 }, [
+			{ id: 'mira 1', person: 'mira', name: 'Mira', date: '2026-03-07', logRatio: 0.1 },
+		])
+		const stranger = await studioWithMira()
+		const studio = await getStudio(studioId)
+
+		const [first, mira] = await listKnownPeople(studio)
+		expect(first).toMatchObject({ person: 'hal', courses: [{ id: again }], pace: undefined })
+		expect(mira?.courses.map(({ id }) => id).toSorted((a, b) => a - b)).toEqual([courseId, again])
+		expect(mira?.needs.toSorted()).toEqual(['without egg, left-handed, shy', 'without egg, shy'])
+		expect(mira?.pace).toMatch(/times as long/)
+		// Twelve months after the later of her courses.
+		const days = ['2026-03-07', ...demoCourse('Calla lily taster').sessions.map(({ date }) => date)]
+		expect(mira?.until).toBe(addMonths(days.toSorted().at(-1) ?? '', 12))
+
+		await forgetPerson(studioId, 'mira')
+		expect((await listKnownPeople(studio)).map(({ person }) => person)).toEqual(['hal'])
+		expect((await getRoster(studioId, again)).students).toEqual([hal])
+		expect((await getRoster(stranger.studioId, stranger.courseId)).students).toEqual([MIRA])
+		await expect(forgetPerson(studioId, 'mira')).rejects.toThrow(NotFoundError)
+	})
+})
+
 describe('after a restore', () => {
 	test('what was deleted for good since is deleted again, and nothing else', async () => {
 		const [forgotten, kept, leaving] = [await studioWithMira(), await studioWithMira(), await studioWithMira()]
+		const known = await studioWithMira()
+		const hal = { ...MIRA, name: 'Hal' }
+		await replaceStudents(known.studioId, known.courseId, { students: [{ ...MIRA, name: ' Mira' }, hal] })
 		for (const { studioId, courseId } of [forgotten, kept])
 			await keepStudentSpeeds(studioId, { courseId, session: 1 }, [
 				{ id: 'mira 1', person: 'mira', name: 'Mira', date: '2026-03-07', logRatio: 0.1 },
@@ -88,6 +132,7 @@ describe('after a restore', () => {
 
 		await deleteStudents(forgotten.studioId, forgotten.courseId)
 		await forgetStudent(kept.studioId, 'mira')
+		await forgetPerson(known.studioId, 'mira')
 		await setLeaving(leaving.studioId, new Date())
 		await deleteDueStudios(new Date())
 		// Nobody is named where it is told.
@@ -95,10 +140,12 @@ describe('after a restore', () => {
 
 		const completed = await restoreBackup(file, url(), undefined)
 		expect((await getRoster(forgotten.studioId, forgotten.courseId)).students).toHaveLength(1)
-		expect(await deleteAgain(deletions, url(), completed)).toBe(3)
+		expect(await deleteAgain(deletions, url(), completed)).toBe(4)
 
 		expect((await getRoster(forgotten.studioId, forgotten.courseId)).students).toEqual([])
 		expect((await getRoster(kept.studioId, kept.courseId)).students).toEqual([MIRA])
+		// Of a list on which others stay she alone goes.
+		expect((await getRoster(known.studioId, known.courseId)).students).toEqual([hal])
 		expect(await listStudentSpeeds(kept.studioId)).toEqual([])
 		expect(await findMemberById(leaving.userId)).toBeUndefined()
 		expect(await findMemberById(kept.userId)).toBeDefined()

@@ -183,6 +183,26 @@ describe('the shelf', () => {
 	})
 })
 
+test('one of those who come to class is found, and forgotten after asking', async () => {
+	await page.goto('/people')
+	await page.getByRole('link', { name: 'Who comes to class' }).click()
+	await page.getByLabel('Name').fill('idris')
+	await page.getByRole('button', { name: 'Find' }).click()
+	const row = page.getByRole('row', { name: /Idris Penhale/ })
+	await row.getByRole('link', { name: 'Magnolia on Thursdays' }).waitFor()
+	await expect.poll(() => page.getByRole('row').count()).toBe(2)
+	await row.getByRole('button', { name: 'Forget Idris Penhale' }).click()
+	await page.getByRole('button', { name: 'Keep', exact: true }).click()
+	expect(await row.isVisible()).toBe(true)
+	await row.getByRole('button', { name: 'Forget Idris Penhale' }).click()
+	await page.getByRole('button', { name: 'Forget her' }).click()
+
+	await page.getByText('nothing is known of her any more').waitFor()
+	await page.getByText('Nobody is called “idris”').waitFor()
+	await page.getByRole('link', { name: 'Show everybody' }).click()
+	await page.getByRole('row', { name: /Isolde Marrable/ }).waitFor()
+})
+
 test('the price says from how many students a course pays', async () => {
 	await page.goto('/courses/2/kits/cost')
 	await page.getByLabel('Price for each student').fill('1')

@@ -86,6 +86,7 @@ const SCREENS = [
 	'/account',
 	'/people',
 	'/people/changes',
+	'/people/known',
 	'/studio/copy',
 	'/studio/leave',
 	'/stock',

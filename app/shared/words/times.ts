@@ -17,6 +17,11 @@ export function longDay(date: string): string {
 	return dayjs.utc(date).format('dddd D MMMM')
 }
 
+/** '3 December 2027': of a day that is far away. */
+export function farDay(date: string): string {
+	return dayjs.utc(date).format('D MMMM YYYY')
+}
+
 /** 'Thursday 3 December, 19:05' of a moment on the wall clock. */
 export function momentWords(moment: string): string {
 	const [day = '', time = ''] = moment.split('T')

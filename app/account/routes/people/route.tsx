@@ -45,6 +45,7 @@ export default function People({ loaderData, actionData }: Route.ComponentProps)
 		<>
 			<div className="page-head">
 				<h1>People of {studioName}</h1>
+				<LinkButton to="/people/known">Who comes to class</LinkButton>
 				<LinkButton to="/people/changes">Who changed what</LinkButton>
 			</div>
 			<div className="stack">

@@ -8,6 +8,7 @@ import { StaleNotice } from '../../../shared/components/stale-notice/stale-notic
 import { useVersion } from '../../../shared/components/stale-notice/use-version'
 import { useSchemaForm } from '../../../shared/components/use-schema-form'
 import { peopleSchema, type PeopleInput } from '../../schemas/people'
+import { studentWords } from '../../words/people'
 import { PACE_WORDS } from '../../../shared/words/terms'
 import { count } from '../../../shared/words/times'
 import { PeopleFiles } from './people-files'
@@ -65,7 +66,7 @@ export function PeopleForm({
 				{theirs && (
 					<StaleNotice
 						message={refusal?.message ?? ''}
-						theirs={theirs.students.length === 0 ? ['nobody'] : theirs.students.map(personWords)}
+						theirs={theirs.students.length === 0 ? ['nobody'] : theirs.students.map(studentWords)}
 						onKeepMine={() => setVersion(theirs.version)}
 						onTakeTheirs={() => {
 							form.setFieldsValue({ students: theirs.students } as PeopleInput)
@@ -148,18 +149,4 @@ function PersonFields({ position, onRemove }: { position: number; onRemove: () =
 			</div>
 		</fieldset>
 	)
-}
-
-/** 'Ann, without egg, left-handed': what differs at a glance. */
-function personWords({ name, level, avoids, diet, isLeftHanded, isChild, notes }: Student): string {
-	const words = [
-		name,
-		level && PACE_WORDS[level].toLowerCase(),
-		avoids.length > 0 && `without ${avoids.join(', ')}`,
-		diet !== 'any' && diet,
-		isLeftHanded && 'left-handed',
-		isChild && 'child',
-		notes,
-	]
-	return words.filter(Boolean).join(', ')
 }
