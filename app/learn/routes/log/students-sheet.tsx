@@ -25,7 +25,8 @@ export function StudentsSheet({ students }: { students: readonly KnownStudent[] 
 			<h2 id="log-students">Who comes again</h2>
 			<p className="soft">
 				From whom you mark as done, on the tablet, her own pace can be learnt: rehearsals then play her at it. Of
-				children nothing is ever learnt; it is on no paper, in no file but the studio’s own copy, and gone with one press.
+				children nothing is ever learnt; it is on no paper, in no file but the studio’s own copy, and gone with one
+				press.
 			</p>
 			{students === undefined ? (
 				<Form method="post">

@@ -97,4 +97,3 @@ function packPdf(courseName: string, pack: readonly NamedPaper[], { size }: Pape
 		size,
 	)
 }
-
