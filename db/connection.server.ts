@@ -11,6 +11,7 @@ import { definePlaces } from './models/places.server'
 import { definePreparation } from './models/preparation.server'
 import { defineLearning } from './models/learning.server'
 import { defineRuns } from './models/runs.server'
+import { DatabaseHosts, readDatabaseUrl } from './database-hosts.server'
 import { forgetRows } from './row-memory.server'
 
 /** A page waits so long for a free connection, and so long for an answer; then it says that the database is away. */
@@ -25,9 +26,11 @@ const PAUSE_MS = 15
 
 /** Numbers of MariaDB's errors (its manual, "MariaDB Error Codes"). */
 const DEADLOCKS: ReadonlySet<unknown> = new Set([1205, 1213])
+/** A node that has lost the others of its cluster. */
+const NOT_READY = 1047
 /** Disk or table full, read-only, shutting down, a statement ended by time or by an operator, too many connections. */
 const AWAY: ReadonlySet<unknown> = new Set([
-	1021, 1023, 1026, 1030, 1040, 1053, 1114, 1205, 1213, 1290, 1317, 1927, 1969, 3024,
+	1021, 1023, 1026, 1030, 1040, 1047, 1053, 1114, 1205, 1213, 1290, 1317, 1927, 1969, 3024,
 ])
 /** Out of range, not a text of the character set, too long: input that no schema has caught. */
 const UNFIT: ReadonlySet<unknown> = new Set([1264, 1366, 1367, 1406, 3854])
@@ -42,6 +45,12 @@ let database: Sequelize | undefined
 export function openDatabase(): Sequelize {
 	database ??= registerModels(connect())
 	return database
+}
+
+/** Whether the database has several nodes that are written to: named as hosts, or behind one address by CALYCINE_DATABASE_CLUSTER=1. */
+export function isCluster(): boolean {
+	const { CALYCINE_DATABASE_URL: url = '', CALYCINE_DATABASE_CLUSTER: said } = process.env
+	return said === '1' || (url !== '' && readDatabaseUrl(url).hosts.length > 1)
 }
 
 /** @throws {Error} nobody has opened it */
@@ -60,21 +69,24 @@ export function openForMigration(): Sequelize {
 }
 
 function connect(options: Options = {}): Sequelize {
-	const url = process.env['CALYCINE_DATABASE_URL']
-	if (!url) throw new Error('CALYCINE_DATABASE_URL is not set; `npm start` sets it')
+	const named = process.env['CALYCINE_DATABASE_URL']
+	if (!named) throw new Error('CALYCINE_DATABASE_URL is not set; `npm start` sets it')
 	// The connector knows the scheme mariadb alone; mysql: is what many tools write.
-	const sequelize = new Sequelize(url.replace(/^mysql:/, 'mariadb:'), {
+	const { url, hosts } = readDatabaseUrl(named.replace(/^mysql:/, 'mariadb:'))
+	const nodes = hosts.length > 1 ? new DatabaseHosts(hosts) : undefined
+	const sequelize = new Sequelize(url, {
 		dialect: 'mariadb',
 		timezone: '+00:00',
 		logging: false,
 		define: { underscored: true, charset: 'utf8mb4', collate: 'utf8mb4_unicode_ci' },
-		pool: { max: 20, idle: 30_000, acquire: ACQUIRE_MS },
 		dialectOptions: { ...connectionTerms(), socketTimeout: ANSWER_MS },
 		...options,
+		pool: { max: 20, idle: 30_000, acquire: ACQUIRE_MS, ...options.pool, ...(nodes && { validate: nodes.isUsable }) },
 	})
+	nodes?.lead(sequelize, connectionTerms())
 	// Everything that is asked goes through here, so the driver's failures become ours in one place.
 	const query = sequelize.query.bind(sequelize) as (...words: unknown[]) => Promise<never>
-	sequelize.query = (...words: unknown[]) => translated(() => query(...words))
+	sequelize.query = (...words: unknown[]) => translated(() => query(...words), nodes)
 	return sequelize
 }
 
@@ -150,12 +162,18 @@ function isDeadlock(error: unknown): boolean {
 	return error instanceof UnavailableError && DEADLOCKS.has(errorNumber(error.cause))
 }
 
-async function translated<T>(work: () => Promise<T>): Promise<T> {
+async function translated<T>(work: () => Promise<T>, nodes?: DatabaseHosts): Promise<T> {
 	try {
 		return await work()
 	} catch (error) {
+		if (isNodeGone(error)) nodes?.distrust()
 		throw toAppError(error)
 	}
+}
+
+/** Of this node nothing more is to be had; another may do. */
+function isNodeGone(error: unknown): boolean {
+	return error instanceof ConnectionError || errorNumber(error) === NOT_READY || isSevered(error)
 }
 
 function toAppError(error: unknown): unknown {

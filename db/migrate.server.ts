@@ -1,7 +1,8 @@
 /** Brings the database to the newest migration; each runs once, in the order of its file name. */
-import { QueryTypes, type QueryInterface, type Sequelize } from 'sequelize'
+import type { QueryInterface, Sequelize } from 'sequelize'
 import { SequelizeStorage, Umzug } from 'umzug'
 import { openForMigration } from './connection.server'
+import { holdLease } from './leases.server'
 
 interface Migration {
 	up(parameters: { context: QueryInterface }): Promise<void>
@@ -10,33 +11,28 @@ interface Migration {
 // Bundled with the server: no paths to files are needed at run time.
 const MIGRATIONS = import.meta.glob<Migration>('./migrations/*.ts', { eager: true })
 
-const LOCK = 'calycine-migration'
-/** A node waits so long for another that is migrating, s. */
-const LOCK_SECONDS = 300
+/** A node waits so long for another that is migrating. */
+const PATIENCE_MS = 300_000
 
 export interface MigrationTerms {
 	/** Told before the tables of an older version are changed, with the names of what will run. */
 	beforeUpgrade?: (names: readonly string[]) => Promise<void>
 	/** What must not be done by two nodes at once either, after the migrations. */
 	afterwards?: () => Promise<void>
+	/** No other process can be at this database. */
+	isAlone?: boolean
 }
 
 /**
  * Only one process at a time migrates a database; others wait for it.
  *
  * @returns names of the migrations that ran
- * @throws {Error} another has held the lock for five minutes
+ * @throws {Error} another has been at it for five minutes
  */
-export async function migrate({ beforeUpgrade, afterwards }: MigrationTerms = {}): Promise<string[]> {
+export async function migrate({ beforeUpgrade, afterwards, isAlone = false }: MigrationTerms = {}): Promise<string[]> {
 	const sequelize = openForMigration()
 	try {
-		// A lock belongs to its connection, which the transaction keeps hold of.
-		return await sequelize.transaction(async (transaction) => {
-			const [row] = await sequelize.query<{ isHeld: number | null }>(
-				`SELECT GET_LOCK(CONCAT('${LOCK}-', DATABASE()), ${LOCK_SECONDS}) AS isHeld`,
-				{ type: QueryTypes.SELECT, transaction },
-			)
-			if (Number(row?.isHeld) !== 1) throw new Error('another process is migrating this database')
+		return await holdLease(sequelize, 'migration', { patienceMs: PATIENCE_MS, isAlone }, async () => {
 			const names = await runMigrations(sequelize, beforeUpgrade)
 			await afterwards?.()
 			return names

@@ -22,7 +22,11 @@ const BENCHES = {
 	solving: 'solving.mjs',
 	hands: 'hands.mjs',
 	teaching: 'teaching.mjs',
+	cluster: 'cluster.mjs',
 }
+/** They need a running app; the last of them many minutes, so it is run by its name alone. */
+const WITH_APP = ['pages', 'solving', 'hands', 'teaching', 'cluster']
+const BY_NAME = ['cluster']
 
 await runScript(() => {
 	const wanted = process.argv.slice(2)
@@ -31,14 +35,14 @@ await runScript(() => {
 		throw new Failure(`There is no bench ${unknown.join(', ')}: choose from ${Object.keys(BENCHES).join(', ')}`)
 	checkNode()
 	ensureNpmPackages(root)
-	if (wanted.length === 0 || ['pages', 'solving', 'hands', 'teaching'].some((name) => wanted.includes(name))) {
+	if (wanted.length === 0 || WITH_APP.some((name) => wanted.includes(name))) {
 		ensureDatabasePrograms()
 		ensurePrograms(['chromium'], ['chromium'])
 		ensureBuild(root)
 	}
 	console.log(`Node ${process.versions.node}, ${process.arch}`)
 	for (const [name, file] of Object.entries(BENCHES)) {
-		if (wanted.length > 0 && !wanted.includes(name)) continue
+		if (wanted.length > 0 ? !wanted.includes(name) : BY_NAME.includes(name)) continue
 		const { status } = spawnSync(process.execPath, ['scripts/run-typescript.mjs', `tests/bench/${file}`], {
 			cwd: root,
 			stdio: 'inherit',

@@ -74,6 +74,8 @@ await runScript(async () => {
 			demoPassword,
 			resetDemo,
 			withoutDemo,
+			// Its data folder is this process's own.
+			isAlone: database !== undefined,
 			beforeUpgrade: async () =>
 				console.log(
 					`Saved before the upgrade: ${await backUpBeforeUpgrade(backups, process.env.CALYCINE_DATABASE_URL)}`,

@@ -25,11 +25,15 @@ export interface Preparation {
  * @param resetDemo - delete the demo studio first, with all that was changed in it
  */
 export async function prepareDatabase(
-	terms: { demoPassword: string; resetDemo: boolean; withoutDemo?: boolean } & Pick<MigrationTerms, 'beforeUpgrade'>,
+	terms: { demoPassword: string; resetDemo: boolean; withoutDemo?: boolean } & Pick<
+		MigrationTerms,
+		'beforeUpgrade' | 'isAlone'
+	>,
 ): Promise<Preparation> {
 	openDatabase()
 	let demoLoaded = false
 	const migrated = await migrate({
+		isAlone: terms.isAlone ?? false,
 		...(terms.beforeUpgrade && { beforeUpgrade: terms.beforeUpgrade }),
 		afterwards: async () => {
 			if (terms.resetDemo) for (const id of await listStudiosByEmail(DEMO_EMAIL)) await deleteStudio(id)

@@ -2,8 +2,10 @@
 import type { KnownEvents, RunKey } from '../../db/repositories/runs.server'
 import { listenToRun } from './run-streams.server'
 
-/** So often something is said, lest a proxy think that nobody is there; then also what other servers took in is looked for. */
+/** So often something is said, lest a proxy think that nobody is there. */
 const BEAT_MS = 15_000
+/** So often what other servers took in is looked for. */
+const ASK_MS = 3_000
 
 /**
  * @param read - what came after a cursor, as far as whoever listens may see it; asked once before the answer begins
@@ -18,6 +20,8 @@ export async function streamRun(
 	if (!request.headers.get('Accept')?.includes('text/event-stream'))
 		return new Response('A stream of events.', { status: 406 })
 	let cursor = readCursor(request)
+	/** Ids of events. */
+	const sent = new Set<string>()
 	// Asked before the answer begins: a course of somebody else has no stream.
 	await read(Number.MAX_SAFE_INTEGER)
 	const encoder = new TextEncoder()
@@ -40,8 +44,10 @@ export async function streamRun(
 					do {
 						isAskedAgain = false
 						const known = await read(cursor)
-						if (known.cursor > cursor) send(`id: ${known.cursor}\ndata: ${JSON.stringify(known)}\n\n`)
+						const fresh = known.events.filter(({ id }) => !sent.has(id))
+						for (const { id } of fresh) sent.add(id)
 						cursor = known.cursor
+						if (fresh.length > 0) send(`id: ${cursor}\ndata: ${JSON.stringify({ events: fresh, cursor })}\n\n`)
 					} while (isAskedAgain)
 				} catch {
 					// The database is away: the device asks again by itself.
@@ -51,13 +57,12 @@ export async function streamRun(
 				}
 			}
 			const leave = listenToRun(run, () => void ask())
-			const beat = setInterval(() => {
-				send(': beat\n\n')
-				void ask()
-			}, BEAT_MS)
+			const beat = setInterval(() => send(': beat\n\n'), BEAT_MS)
+			const asking = setInterval(() => void ask(), ASK_MS)
 			stop = () => {
 				isOver = true
 				clearInterval(beat)
+				clearInterval(asking)
 				leave()
 			}
 			const end = () => {

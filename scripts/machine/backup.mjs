@@ -22,6 +22,7 @@ import { Transform, Writable } from 'node:stream'
 import { pipeline } from 'node:stream/promises'
 import { createGunzip, createGzip } from 'node:zlib'
 import { Failure } from './failure.mjs'
+import { listNodeUrls } from './node-urls.mjs'
 import { ensurePrograms, findProgram } from './packages.mjs'
 
 /** At the head of an encrypted file; salt and initial vector follow, at its end stands the tag. */
@@ -161,7 +162,7 @@ function keyOf(words, salt) {
 }
 
 function connectionOf(url) {
-	const { hostname, port, username, password, pathname } = new URL(url)
+	const { hostname, port, username, password, pathname } = new URL(listNodeUrls(url)[0])
 	return {
 		words: ['--no-defaults', `--host=${hostname}`, `--port=${port || 3306}`, `--user=${decodeURIComponent(username)}`],
 		// Not among the words: every user of the machine can read those.

@@ -5,6 +5,7 @@
 import { existsSync, readdirSync } from 'node:fs'
 import { backUp, forgetOldBackups, stamp } from './backup.mjs'
 import { Failure } from './failure.mjs'
+import { listNodeUrls } from './node-urls.mjs'
 
 const DAILY = { stem: 'daily-', kept: 14 }
 const BEFORE_UPGRADE = { stem: 'before-upgrade-', kept: 3 }
@@ -46,11 +47,16 @@ export async function backUpBeforeUpgrade(folder, url, now = new Date()) {
 }
 
 async function keepBackup(folder, url, { stem, kept }, now) {
-	const file = await backUp(url, {
-		folder,
-		name: `${stem}${stamp(now)}`,
-		key: process.env.CALYCINE_BACKUP_KEY || undefined,
-	})
-	forgetOldBackups(folder, stem, kept)
-	return file
+	const terms = { folder, name: `${stem}${stamp(now)}`, key: process.env.CALYCINE_BACKUP_KEY || undefined }
+	const urls = listNodeUrls(url)
+	for (const node of urls) {
+		try {
+			const file = await backUp(node, terms)
+			forgetOldBackups(folder, stem, kept)
+			return file
+		} catch (error) {
+			// Another node has the same.
+			if (node === urls.at(-1)) throw error
+		}
+	}
 }

@@ -234,6 +234,9 @@ describe('a password', () => {
 		const { page, context } = await open()
 		await page.goto('/sign-in')
 		await page.getByRole('link', { name: 'I forgot my password' }).click()
+		// The page before has a field of the same name.
+		await page.waitForURL('**/forgot')
+		await page.getByRole('button', { name: 'Send me a link' }).waitFor()
 		await page.getByLabel('E-mail address').fill('stranger@alder.example')
 		await page.getByRole('button', { name: 'Send me a link' }).click()
 		const told = await page.getByRole('status').innerText()

@@ -81,7 +81,7 @@ export default function KnownPeople({ loaderData, actionData }: Route.ComponentP
 						{search.get('q') && <Link to="/people/known">Show everybody</Link>}
 					</Form>
 				)}
-				<section className="sheet" aria-label="Who is known">
+				<section className="sheet" aria-label="Their list">
 					{people.length > 0 ? (
 						<PlainTable label="Who is known" columns={COLUMNS} rows={people} keyOf={({ person }) => person} />
 					) : (
