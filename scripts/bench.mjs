@@ -22,11 +22,12 @@ const BENCHES = {
 	solving: 'solving.mjs',
 	hands: 'hands.mjs',
 	teaching: 'teaching.mjs',
+	load: 'load.mjs',
 	cluster: 'cluster.mjs',
 }
-/** They need a running app; the last of them many minutes, so it is run by its name alone. */
-const WITH_APP = ['pages', 'solving', 'hands', 'teaching', 'cluster']
-const BY_NAME = ['cluster']
+/** They need a running app; the last two many minutes, so they are run by their names alone. */
+const WITH_APP = ['pages', 'solving', 'hands', 'teaching', 'load', 'cluster']
+const BY_NAME = ['load', 'cluster']
 
 await runScript(() => {
 	const wanted = process.argv.slice(2)

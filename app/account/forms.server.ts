@@ -2,6 +2,7 @@
 import { mixed, object, string } from 'yup'
 import { ROLES, type Role } from '../../core/vocabulary/role'
 import type { GaugeStandard } from '../../core/materials/wire-gauge'
+import { PAPERS, type PaperName } from '../../core/outlines/template-sheet'
 import { UNIT_SYSTEMS, type UnitSystem } from '../../core/materials/units'
 import { isTimeZone } from '../../core/time/zone'
 import { isCommonPassword } from './common-passwords.server'
@@ -42,6 +43,9 @@ export const setUpSchema = object({
 		.test('zone', 'There is no such time zone', (value) => isTimeZone(value)),
 	units: mixed<UnitSystem>().oneOf(UNIT_SYSTEMS, 'Choose the units').required('Choose the units'),
 	gaugeStandard: mixed<GaugeStandard>().oneOf(['swg', 'awg'], 'Choose a gauge table').required('Choose a gauge table'),
+	paper: mixed<PaperName>()
+		.oneOf(Object.keys(PAPERS) as PaperName[], 'Choose the sheets')
+		.default('a4'),
 	currency: string().trim().required('A sign, such as €').max(4, 'At most 4 characters'),
 	name: personName(),
 	email: email(),

@@ -5,6 +5,10 @@ import { isCoursePin, MOST_PINS } from '../../core/course/course-pin'
 import { validateCourse } from '../../core/course/validate-course'
 import type { Course } from '../../core/course/course'
 import { InputError, type FieldProblem } from '../../core/errors'
+import { USUAL_KIT_TERMS } from '../../core/kit/kit-terms'
+import { USUAL_STRAIN_TERMS } from '../../core/plan/compile/strain-terms'
+import { USUAL_PREP_TERMS } from '../../core/prepare/prep-terms'
+import type { PaperName } from '../../core/outlines/template-sheet'
 import { STOCK_KINDS, stockKey, type StockKind } from '../../core/kit/stock'
 import { readStoredPlan } from '../../core/plan/stored-plan'
 import { placeOf } from '../../db/whole-studio/check-columns.server'
@@ -16,6 +20,8 @@ import { studentSchema } from '../kit/schemas/people'
 import { eventSchema } from '../run/schemas/run-events'
 import { courseShape } from '../shared/schemas/course-shape'
 import { studioSchema } from '../studio/schemas/studio'
+
+const USUAL_PAPER: PaperName = 'a4'
 
 type Tables = StudioRows['tables']
 
@@ -44,9 +50,27 @@ async function problemsOfSettings(settings: Row): Promise<FieldProblem[]> {
 	const { learnt: _, learnsStudents: __, ...formed } = settings
 	const told = await problemsOf(async () => {
 		readAgainst(rowsSchema, { settings })
-		await fits(studioSchema, { ...formed, ownPastes: formed['ownPastes'] ?? [], version: 1 })
+		await fits(studioSchema, { ...asShown(formed), version: 1 })
 	})
 	return told.map(({ path, message }) => ({ path: 'studio.json', message: `${path} ${message}`.trim() }))
+}
+
+/** As the form would show it: what was never set, or came later than the copy, is as usual. */
+function asShown({ ownPastes, kitTerms, strainTerms, prepTerms, ...rest }: Row): Row {
+	return {
+		...{
+			paper: USUAL_PAPER,
+			units: 'metric',
+			dryingConfidence: 0.9,
+			readingMaxAgeMinutes: 60,
+			peopleMonths: 12,
+			...rest,
+		},
+		ownPastes: ownPastes ?? [],
+		kitTerms: { ...USUAL_KIT_TERMS, ...(kitTerms as object) },
+		strainTerms: { ...USUAL_STRAIN_TERMS, ...(strainTerms as object) },
+		prepTerms: { ...USUAL_PREP_TERMS, ...(prepTerms as object) },
+	}
 }
 
 interface Place {

@@ -16,6 +16,7 @@ import type { Role } from '../../core/vocabulary/role'
 import type { FreeTime } from '../../core/prepare/free-time'
 import type { PrepTerms } from '../../core/prepare/prep-terms'
 import type { UnitSystem } from '../../core/materials/units'
+import type { PaperName } from '../../core/outlines/template-sheet'
 import type { GaugeStandard } from '../../core/materials/wire-gauge'
 
 export class StudioModel extends Model<InferAttributes<StudioModel>, InferCreationAttributes<StudioModel>> {
@@ -30,6 +31,8 @@ export class StudioModel extends Model<InferAttributes<StudioModel>, InferCreati
 	declare readingMaxAgeMinutes: CreationOptional<number>
 	declare ownPastes: CreationOptional<OwnPasteLike[] | null>
 	declare units: CreationOptional<UnitSystem>
+	/** It prints on. */
+	declare paper: CreationOptional<PaperName>
 	declare kitTerms: CreationOptional<KitTerms | null>
 	declare strainTerms: CreationOptional<StrainTerms | null>
 	/** Null: it plans with what its designs state. */
@@ -123,6 +126,7 @@ export function defineAccounts(sequelize: Sequelize): void {
 			readingMaxAgeMinutes: { type: DataTypes.INTEGER.UNSIGNED, allowNull: false, defaultValue: 60 },
 			ownPastes: { type: DataTypes.JSON, allowNull: true },
 			units: { type: DataTypes.STRING(10), allowNull: false, defaultValue: 'metric' },
+			paper: { type: DataTypes.STRING(10), allowNull: false, defaultValue: 'a4' },
 			kitTerms: { type: DataTypes.JSON, allowNull: true },
 			strainTerms: { type: DataTypes.JSON, allowNull: true },
 			learnt: { type: DataTypes.JSON, allowNull: true, field: 'learnt_minutes' },

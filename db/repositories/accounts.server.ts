@@ -9,6 +9,7 @@ import { USUAL_KIT_TERMS, type KitTerms } from '../../core/kit/kit-terms'
 import { USUAL_PREP_TERMS, type PrepTerms } from '../../core/prepare/prep-terms'
 import { USUAL_FREE_TIME, type FreeTime } from '../../core/prepare/free-time'
 import type { UnitSystem } from '../../core/materials/units'
+import type { PaperName } from '../../core/outlines/template-sheet'
 import type { GaugeStandard } from '../../core/materials/wire-gauge'
 import { writing } from '../connection.server'
 import { tellDeletion } from '../deletions.server'
@@ -30,6 +31,8 @@ export interface Studio {
 	/** Pastes beyond the usual ones. */
 	ownPastes: OwnPasteLike[]
 	units: UnitSystem
+	/** Sheets that it prints on. */
+	paper: PaperName
 	kitTerms: KitTerms
 	strainTerms: StrainTerms
 	/** Null: it plans with what its designs state. */
@@ -47,7 +50,7 @@ export interface Studio {
 
 /** What a new studio must say; the rest begins as usual. */
 export type NewStudio = Pick<Studio, 'name' | 'timeZone' | 'gaugeStandard' | 'wireLengthsMm'> &
-	Partial<Pick<Studio, 'units' | 'kitTerms'>>
+	Partial<Pick<Studio, 'units' | 'paper' | 'kitTerms'>>
 
 /** Compared against when the address is unknown, so that the answer takes as long. */
 let decoyHash: Promise<string> | undefined
@@ -175,7 +178,7 @@ export async function isEmpty(): Promise<boolean> {
 /** A row as the studio that it holds. */
 export function toStudio(row: StudioModel): Studio {
 	const { ownPastes, kitTerms, strainTerms, learnt, prepTerms, id, name, timeZone, gaugeStandard, wireLengthsMm } = row
-	const { dryingConfidence, readingMaxAgeMinutes, units, learnsStudents, peopleMonths, leavingAt, version } = row
+	const { dryingConfidence, readingMaxAgeMinutes, units, paper, learnsStudents, peopleMonths, leavingAt, version } = row
 	return {
 		id,
 		name,
@@ -186,6 +189,7 @@ export function toStudio(row: StudioModel): Studio {
 		readingMaxAgeMinutes,
 		ownPastes: ownPastes ?? [],
 		units,
+		paper,
 		kitTerms: { ...USUAL_KIT_TERMS, ...kitTerms },
 		strainTerms: { ...USUAL_STRAIN_TERMS, ...strainTerms },
 		learnt,

@@ -138,7 +138,7 @@ function chooseFirst(nodes, programs) {
 		installDatabase(first.dataFolder)
 		return first
 	}
-	const known = nodes.map((node) => ({ node, position: positionOf(node, programs) }))
+	const known = nodes.map((node) => ({ node, position: positionOf(node, programs)?.number ?? -1 }))
 	const best = known.reduce((most, one) => (one.position > most.position ? one : most)).node
 	const file = path.join(best.dataFolder, 'grastate.dat')
 	if (existsSync(file))
@@ -146,12 +146,17 @@ function chooseFirst(nodes, programs) {
 	return best
 }
 
-/** The number of the last write that a node has; a node that was killed is asked. */
+/**
+ * The last write that a node has; a node that was killed is asked.
+ *
+ * @returns its number, and the position as a start takes it; undefined: it has none
+ */
 function positionOf({ dataFolder }, { provider, environment }) {
 	const state = path.join(dataFolder, 'grastate.dat')
-	if (!existsSync(state)) return -1
-	const written = Number(/^seqno:\s*(-?\d+)$/m.exec(readFileSync(state, 'utf8'))?.[1] ?? -1)
-	if (written >= 0) return written
+	if (!existsSync(state)) return undefined
+	const text = readFileSync(state, 'utf8')
+	const written = Number(/^seqno:\s*(-?\d+)$/m.exec(text)?.[1] ?? -1)
+	if (written >= 0) return { number: written, start: `${/^uuid:\s*(\S+)$/m.exec(text)?.[1]}:${written}` }
 	const words = [
 		'--no-defaults',
 		...asRoot(),
@@ -163,11 +168,14 @@ function positionOf({ dataFolder }, { provider, environment }) {
 		encoding: 'utf8',
 		env: environment,
 	})
-	return Number(/Recovered position: [\w-]+:(-?\d+)/.exec(stderr)?.[1] ?? -1)
+	const [, start, number] = /Recovered position: ([\w-]+:(-?\d+))/.exec(stderr) ?? []
+	return start && { number: Number(number), start }
 }
 
 async function startNode(node, { nodes, programs, password, isFirst = false }) {
 	mkdirSync(node.dataFolder, { recursive: true, mode: 0o700 })
+	// What it has it need not copy again: it is sent what came since.
+	const position = isFirst ? undefined : positionOf(node, programs)?.start
 	const initFile = path.join(node.folder, 'init.sql')
 	writeFileSync(initFile, initStatements(password), { mode: 0o600 })
 	const logFile = path.join(node.folder, 'database.log')
@@ -176,7 +184,10 @@ async function startNode(node, { nodes, programs, password, isFirst = false }) {
 		pidFile: path.join(node.folder, 'database.pid'),
 		// Accounts come to the others with all the rest.
 		...(isFirst && { initFile }),
-		more: clusterWords(node, { nodes, programs, isFirst }),
+		more: [
+			...clusterWords(node, { nodes, programs, isFirst }),
+			...(position ? [`--wsrep-start-position=${position}`] : []),
+		],
 		environment: programs.environment,
 	})
 	if ((await isReady(node.database, node.port)) && (await isSynced(urlOf(password, node.port)))) return
@@ -206,6 +217,8 @@ function clusterWords({ name, port: _, group, catchUp, copy }, { nodes, programs
 		`--wsrep-node-name=${name}`,
 		'--wsrep-node-address=127.0.0.1',
 		'--wsrep-sst-method=rsync',
+		// While it is copied from it writes nothing: whoever asks goes to another at once.
+		'--wsrep-sst-donor-rejects-queries=ON',
 		`--wsrep-sst-receive-address=127.0.0.1:${copy}`,
 		// A page that follows a write may be asked of another node, and must see it.
 		'--wsrep-sync-wait=1',

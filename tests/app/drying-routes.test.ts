@@ -371,6 +371,7 @@ test('a studio’s confidence and own pastes are kept', async () => {
 		peopleMonths: 12,
 		ownPastes: [{ name: 'bench mix', like: 'gum paste', paceFactor: 1.2 }],
 		units: 'metric',
+		paper: 'a4',
 		kitTerms: USUAL_KIT_TERMS,
 		strainTerms: USUAL_STRAIN_TERMS,
 		prepTerms: USUAL_PREP_TERMS,

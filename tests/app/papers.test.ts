@@ -204,9 +204,9 @@ describe('all papers at once', () => {
 	})
 })
 
-test('whoever measures in inches prints on Letter', async () => {
-	who.member.studio.units = 'imperial'
+test('a studio prints on its own sheets', async () => {
+	who.member.studio.paper = 'letter'
 	const [page] = (await fetchPdf('packing.pdf')).pages
-	who.member.studio.units = 'metric'
+	who.member.studio.paper = 'a4'
 	expect(sizeOf(page!)).toEqual([216, 279])
 })

@@ -334,6 +334,7 @@ test('the studio’s settings are checked, and told apart by version', async () 
 		peopleMonths: 12,
 		ownPastes: [],
 		units: 'imperial',
+		paper: 'letter',
 		kitTerms: { ...USUAL_KIT_TERMS, boardWidthMm: 420 },
 		strainTerms: { ...USUAL_STRAIN_TERMS, split: 20 },
 		prepTerms: USUAL_PREP_TERMS,

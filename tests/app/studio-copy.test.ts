@@ -173,6 +173,16 @@ describe('a copy', () => {
 		expect(tables['runEvents']?.[0]?.['event']).toMatchObject({ planId: 1 })
 	})
 
+	test('of a studio that has set nothing is read in, and one of before a setting was there', async () => {
+		const plain = await writeStudioCopy(await getStudio((await foundStudio(['magnolia'])).studioId))
+		await readStudioCopy(await emptyStudio(), plain)
+		const rows = readStudioArchive(plain)
+		for (const name of ['paper', 'peopleMonths', 'prepTerms']) delete rows.settings[name]
+		const id = await emptyStudio()
+		await readStudioCopy(id, await writeStudioArchive(rows, {}))
+		expect(await getStudio(id)).toMatchObject({ paper: 'a4', peopleMonths: 12 })
+	})
+
 	test('goes into no studio that has something, and a stranger’s rows are not in it', async () => {
 		const full = (await foundStudio(['magnolia'])).studioId
 		await expect(readStudioCopy(full, copy)).rejects.toThrow(ConflictError)

@@ -44,10 +44,11 @@ async function killInTurn(cluster) {
 		const [before, killedAt] = [load.acknowledged.size, Date.now()]
 		await victim.kill()
 		await sleep(AFTER_MS)
-		const outage = load.longestSince(killedAt)
 		const startedAt = Date.now()
 		await victim.start()
 		const back = Date.now() - startedAt
+		// Coming back may hold the others up, too.
+		const outage = load.longestSince(killedAt)
 		const missing = await listMissing(cluster, new Set(load.acknowledged))
 		lost += missing
 		console.log(

@@ -3,6 +3,7 @@ import { QueryTypes, type QueryInterface } from 'sequelize'
 import { beforeEach, describe, expect, test } from 'vitest'
 import { closeDatabase, getDatabase, openDatabase } from '../../db/connection.server'
 import { migrate } from '../../db/migrate.server'
+import { getStudio } from '../../db/repositories/accounts.server'
 import { getDesign, listDesigns } from '../../db/repositories/designs.server'
 import { readDesign } from '../../exchange/read-document'
 import firstForm from '../fixtures/designs-form-1.json'
@@ -122,4 +123,18 @@ test('designs of the first form, and all that names their paste, are brought to 
 		type: QueryTypes.SELECT,
 	})
 	expect(JSON.stringify(studio)).toContain('sugarpaste with CMC')
+})
+
+test('a studio that measures in inches goes on printing on Letter, the others on A4', async () => {
+	await freshDatabase()
+	const [inches, metric] = [await foundStudio(), await foundStudio()]
+	await getDatabase().query('ALTER TABLE studios DROP COLUMN paper')
+	await getDatabase().query("UPDATE studios SET units = 'imperial' WHERE id = :studioId", {
+		replacements: { studioId: inches.studioId },
+	})
+	await getDatabase().query("DELETE FROM migrations WHERE name LIKE '0029%'")
+	await migrate()
+
+	expect((await getStudio(inches.studioId)).paper).toBe('letter')
+	expect((await getStudio(metric.studioId)).paper).toBe('a4')
 })

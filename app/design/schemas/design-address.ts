@@ -9,7 +9,8 @@ export function readPicks({ choices }: Pick<Design, 'choices'>, search: URLSearc
 	return Object.fromEntries([...search].filter(([key]) => known.has(key)))
 }
 
-export function readPaper(search: URLSearchParams): PaperName {
+/** @param usual - of the studio */
+export function readPaper(search: URLSearchParams, usual: PaperName): PaperName {
 	const paper = search.get('paper') ?? ''
-	return paper in PAPERS ? (paper as PaperName) : 'a4'
+	return paper in PAPERS ? (paper as PaperName) : usual
 }

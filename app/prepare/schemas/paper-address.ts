@@ -1,6 +1,5 @@
 /** What an address asks of a paper: which session, whose hand-out, for which hand, how large, on which sheets. */
 import { PAPERS, type PaperName as SheetSize } from '../../../core/outlines/template-sheet'
-import type { UnitSystem } from '../../../core/materials/units'
 import type { AskedPaper } from '../papers/make/paper-terms'
 
 interface Known {
@@ -27,11 +26,10 @@ export function readAskedPaper(search: URLSearchParams, { sessionCount, leftHand
 	}
 }
 
-/** Whoever measures in inches prints on Letter, unless the address says otherwise. */
-export function readSheetSize(search: URLSearchParams, units: UnitSystem): SheetSize {
+/** @param usual - of the studio, unless the address says otherwise */
+export function readSheetSize(search: URLSearchParams, usual: SheetSize): SheetSize {
 	const asked = search.get('paper') ?? ''
-	if (asked in PAPERS) return asked as SheetSize
-	return units === 'imperial' ? 'letter' : 'a4'
+	return asked in PAPERS ? (asked as SheetSize) : usual
 }
 
 /** From 1 in the address, from 0 inside. */

@@ -2,7 +2,14 @@
 import type { Pace, PlanFor } from '../../../core/course/course'
 import type { DesignKind } from '../../../core/design/design'
 import type { PartForm } from '../../../core/vocabulary/piece-form'
+import type { PaperName } from '../../../core/outlines/template-sheet'
 import type { GaugeStandard } from '../../../core/materials/wire-gauge'
+
+/** Sheets to print on. */
+export const PAPER_OPTIONS: { value: PaperName; label: string }[] = [
+	{ value: 'a4', label: 'A4' },
+	{ value: 'letter', label: 'Letter' },
+]
 
 export const PACE_WORDS: Record<Pace, string> = {
 	practised: 'Practised',

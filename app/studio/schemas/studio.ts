@@ -1,6 +1,7 @@
 import { array, mixed, number, object, string, type InferType } from 'yup'
 import type { Paste } from '../../../core/vocabulary/paste'
 import { PASTE_TERMS } from '../../../core/drying/paste-terms'
+import { PAPERS, type PaperName } from '../../../core/outlines/template-sheet'
 import { UNIT_SYSTEMS, type UnitSystem } from '../../../core/materials/units'
 import type { GaugeStandard } from '../../../core/materials/wire-gauge'
 import { isTimeZone } from '../../../core/time/zone'
@@ -59,6 +60,9 @@ export const studioSchema = object({
 		.default([])
 		.max(12, 'At most 12 pastes'),
 	units: mixed<UnitSystem>().oneOf(UNIT_SYSTEMS, 'Choose the units').required('Choose the units'),
+	paper: mixed<PaperName>()
+		.oneOf(Object.keys(PAPERS) as PaperName[], 'Choose the sheets')
+		.required('Choose the sheets'),
 	kitTerms: object({
 		boardWidthMm: between(50, 2000),
 		boardHeightMm: between(50, 2000),

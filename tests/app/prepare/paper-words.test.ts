@@ -104,7 +104,7 @@ test('an address asks only for what there is', () => {
 	})
 	expect(asked('student=2&hand=right').handOut.isLeftHanded).toBe(false)
 	expect([
-		readSheetSize(new URLSearchParams(), 'imperial'),
-		readSheetSize(new URLSearchParams('paper=a4'), 'imperial'),
+		readSheetSize(new URLSearchParams(), 'letter'),
+		readSheetSize(new URLSearchParams('paper=a4'), 'letter'),
 	]).toEqual(['letter', 'a4'])
 })

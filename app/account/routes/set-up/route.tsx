@@ -2,6 +2,7 @@ import type { Transaction } from 'sequelize'
 import { useState } from 'react'
 import { NotFoundError } from '../../../../core/errors'
 import { createStudio } from '../../../../db/repositories/accounts.server'
+import type { PaperName } from '../../../../core/outlines/template-sheet'
 import { USUAL_KIT_TERMS } from '../../../../core/kit/kit-terms'
 import { inTransaction } from '../../../../db/connection.server'
 import { findLink, spendLink } from '../../../../db/repositories/links.server'
@@ -10,7 +11,7 @@ import { FewField, SelectField } from '../../../shared/components/fields/choice-
 import { useHydrated } from '../../../shared/components/use-hydrated'
 import { readBody } from '../../../shared/http/read-input.server'
 import { acting, loading } from '../../../shared/http/responses.server'
-import { GAUGE_WORDS } from '../../../shared/words/terms'
+import { GAUGE_WORDS, PAPER_OPTIONS } from '../../../shared/words/terms'
 import { LinkOver } from '../../components/link-over'
 import { LoneField, LoneForm, LonePage } from '../../components/lone-form'
 import { openedBy } from '../../opened-by.server'
@@ -66,6 +67,7 @@ export default function SetUp({ loaderData: opened }: Route.ComponentProps) {
 	const [chosen, setTimeZone] = useState<string>()
 	const timeZone = chosen ?? (here && zones.includes(here) ? here : 'Europe/London')
 	const [units, setUnits] = useState<(typeof UNITS)[number]['value']>('metric')
+	const [paper, setPaper] = useState<PaperName>('a4')
 	const [gauge, setGauge] = useState<(typeof GAUGES)[number]['value']>('swg')
 	if (!opened) return <LinkOver wayOn="Start Calycine anew: it prints a new one as long as there is no studio." />
 	return (
@@ -80,6 +82,7 @@ export default function SetUp({ loaderData: opened }: Route.ComponentProps) {
 					onChange={setTimeZone}
 				/>
 				<FewField name="units" label="Weigh and measure in" value={units} options={UNITS} onChange={setUnits} />
+				<FewField name="paper" label="Print on" value={paper} options={PAPER_OPTIONS} onChange={setPaper} />
 				<SelectField name="gaugeStandard" label="Wire gauges by" value={gauge} options={GAUGES} onChange={setGauge} />
 				<LoneField name="currency" label="Sign of your money" autoComplete="off" defaultValue="€" />
 				<LoneField name="name" label="Your name" autoComplete="name" />

@@ -12,10 +12,11 @@ import type { Route } from './+types/route'
 /** The templates as a PDF in true size. */
 export function loader({ params, request, context }: Route.LoaderArgs) {
 	return loading(async () => {
-		const { document } = await getDesign(context.get(memberContext).studio.id, params.slug)
+		const { studio } = context.get(memberContext)
+		const { document } = await getDesign(studio.id, params.slug)
 		const { searchParams } = new URL(request.url)
 		const design = resolveDesign(document, readPicks(document, searchParams))
-		const pages = layTemplates(listTemplates(design), PAPERS[readPaper(searchParams)])
+		const pages = layTemplates(listTemplates(design), PAPERS[readPaper(searchParams, studio.paper)])
 		const pdf = await drawTemplatePdf(pages, design.name)
 		return answerFile(pdf, { name: `${params.slug}-templates.pdf`, type: 'application/pdf' })
 	})

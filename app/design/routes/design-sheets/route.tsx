@@ -9,6 +9,7 @@ import { ChoiceLinks } from '../../components/choice-links/choice-links'
 import { TemplatePageDrawing } from '../../components/template-page/template-page'
 import { NumberField } from '../../../shared/components/fields/number-field'
 import { ScrollRegion } from '../../../shared/components/scroll-region'
+import { PAPER_OPTIONS } from '../../../shared/words/terms'
 import { memberContext } from '../../../shared/http/contexts'
 import { loading } from '../../../shared/http/responses.server'
 import { readPaper, readPicks } from '../../schemas/design-address'
@@ -22,10 +23,11 @@ export function meta({ loaderData }: Route.MetaArgs) {
 
 export function loader({ params, request, context }: Route.LoaderArgs) {
 	return loading(async () => {
-		const { document } = await getDesign(context.get(memberContext).studio.id, params.slug)
+		const { studio } = context.get(memberContext)
+		const { document } = await getDesign(studio.id, params.slug)
 		const { searchParams } = new URL(request.url)
 		const design = resolveDesign(document, readPicks(document, searchParams))
-		const paper = readPaper(searchParams)
+		const paper = readPaper(searchParams, studio.paper)
 		const pages = layTemplates(listTemplates(design), PAPERS[paper])
 		return { slug: params.slug, name: design.name, picks: design.picks, choices: document.choices, paper, pages }
 	})
@@ -59,10 +61,7 @@ export default function DesignSheets({
 						{
 							id: 'paper',
 							name: 'Paper',
-							options: [
-								{ id: 'a4', name: 'A4' },
-								{ id: 'letter', name: 'Letter' },
-							],
+							options: PAPER_OPTIONS.map(({ value: id, label }) => ({ id, name: label })),
 						},
 						...choices,
 					]}

@@ -34,7 +34,7 @@ export function loader({ params: { courseId, file }, request, context }: Route.L
 			return answerFile(peopleCsv((await getRoster(studio.id, course.id)).students), { name, type: CSV })
 		const { searchParams } = new URL(request.url)
 		const current = await readPlannedCourse(studio, course)
-		const terms = { studio, current, size: readSheetSize(searchParams, studio.units) }
+		const terms = { studio, current, size: readSheetSize(searchParams, studio.paper) }
 		switch (file) {
 			case 'course.json':
 				return answerFile(writeCourseText(studio, current), { name, type: 'application/json' })

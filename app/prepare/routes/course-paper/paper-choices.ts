@@ -2,6 +2,7 @@
 import type { Choice } from '../../../../core/design/design'
 import type { Picks } from '../../../../core/design/resolve-design'
 import type { PaperName as SheetSize } from '../../../../core/outlines/template-sheet'
+import { PAPER_OPTIONS } from '../../../shared/words/terms'
 import type { AskedPaper } from '../../papers/make/paper-terms'
 import type { PaperName } from '../../papers/paper'
 
@@ -23,10 +24,7 @@ export function listPaperChoices(
 	const paper: Choice = {
 		id: 'paper',
 		name: 'Sheets',
-		options: [
-			{ id: 'a4', name: 'A4' },
-			{ id: 'letter', name: 'Letter' },
-		],
+		options: PAPER_OPTIONS.map(({ value: id, label: own }) => ({ id, name: own })),
 	}
 	if (name === 'run-sheet') {
 		return {

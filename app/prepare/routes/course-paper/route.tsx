@@ -38,7 +38,7 @@ export function loader({ params, request, context }: Route.LoaderArgs) {
 			sessionCount: sessions.length,
 			leftHanded: seats.map(({ student }) => student?.isLeftHanded ?? false),
 		})
-		const size = readSheetSize(searchParams, studio.units)
+		const size = readSheetSize(searchParams, studio.paper)
 		return {
 			courseId: course.id,
 			name,

@@ -1,5 +1,5 @@
 import { Button, Form, Input, Radio, Select } from 'antd'
-import { GAUGE_WORDS } from '../../../shared/words/terms'
+import { GAUGE_WORDS, PAPER_OPTIONS } from '../../../shared/words/terms'
 import { DecimalInput } from '../../../shared/components/fields/decimal-input'
 
 const ZONES = Intl.supportedValuesOf('timeZone').map((value) => ({ value, label: value.replaceAll('_', ' ') }))
@@ -28,6 +28,9 @@ export function HouseFields() {
 			</Form.Item>
 			<Form.Item name="units" label="Weigh and measure in">
 				<Radio.Group options={UNITS} />
+			</Form.Item>
+			<Form.Item name="paper" label="Print on">
+				<Radio.Group options={PAPER_OPTIONS} />
 			</Form.Item>
 			<Form.Item
 				name="gaugeStandard"
