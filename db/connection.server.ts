@@ -1,7 +1,15 @@
 /** The one connection pool of the process, opened on first use from CALYCINE_DATABASE_URL, and its failures in our words. */
 import { readFileSync } from 'node:fs'
 import { setTimeout as sleep } from 'node:timers/promises'
-import { BaseError, ConnectionError, QueryTypes, Sequelize, type Options, type Transaction } from 'sequelize'
+import {
+	BaseError,
+	ConnectionAcquireTimeoutError,
+	ConnectionError,
+	QueryTypes,
+	Sequelize,
+	type Options,
+	type Transaction,
+} from 'sequelize'
 import { InputError, UnavailableError } from '../core/errors'
 import { defineAccounts } from './models/accounts.server'
 import { defineCourses } from './models/courses.server'
@@ -173,7 +181,9 @@ async function translated<T>(work: () => Promise<T>, nodes?: DatabaseHosts): Pro
 
 /** Of this node nothing more is to be had; another may do. */
 function isNodeGone(error: unknown): boolean {
-	return error instanceof ConnectionError || errorNumber(error) === NOT_READY || isSevered(error)
+	// That all connections are in use says nothing of the node.
+	const isRefused = error instanceof ConnectionError && !(error instanceof ConnectionAcquireTimeoutError)
+	return isRefused || errorNumber(error) === NOT_READY || isSevered(error)
 }
 
 function toAppError(error: unknown): unknown {

@@ -8,8 +8,8 @@ import { StudioModel } from '../models/accounts.server'
 import { renumberInside, type Numbers } from './renumber'
 import { hasOwnId, TABLE_NAMES, tableOf, type TableName } from './studio-tables.server'
 
-/** Written in one statement; of pictures each is one. */
-const ROWS_AT_ONCE = 200
+/** Written in one statement, far below what the database takes in one (max_allowed_packet, 16 MB); of pictures each is one. */
+const CHARACTERS_AT_ONCE = 1_000_000
 
 /** Whether a studio has nothing in it but its settings and who signs in. */
 export async function isStudioEmpty(studioId: number, transaction?: Transaction): Promise<boolean> {
@@ -24,7 +24,7 @@ export async function isStudioEmpty(studioId: number, transaction?: Transaction)
 /**
  * All of it, or nothing.
  *
- * @param rows - looked through before (`checkRows`)
+ * @param rows - looked through before (`checkColumns`, and what they say)
  * @returns the ids of the new rows by their numbers in the copy
  * @throws {ConflictError} the studio has something in it
  */
@@ -63,10 +63,9 @@ class Putting {
 			...(picture && { [picture]: Buffer.from(present(pictures.get(pictureName(name, r + 1)), 'a picture')) }),
 		})
 		if (!isNamed || NOT_NAMED.has(name)) {
-			for (let first = 0; first < rows.length; first += ROWS_AT_ONCE) {
-				const some = rows.slice(first, first + ROWS_AT_ONCE).map((row, r) => values(row, first + r))
-				await model.bulkCreate(some, { transaction: this.#transaction })
-			}
+			const all = rows.map(values)
+			const batches = picture ? all.map((row) => [row]) : batchesOf(all)
+			for (const batch of batches) await model.bulkCreate(batch, { transaction: this.#transaction })
 			return
 		}
 		const ids: number[] = []
@@ -86,6 +85,21 @@ class Putting {
 		const own = 'studioId' in model.getAttributes() && { studioId: this.#studioId }
 		return { ...renumberInside(name, row, this.idOf), ...Object.fromEntries(references), ...own }
 	}
+}
+
+function batchesOf(rows: readonly Row[]): Row[][] {
+	const batches: Row[][] = []
+	let left = 0
+	for (const row of rows) {
+		const length = JSON.stringify(row).length
+		if (length > left) {
+			batches.push([])
+			left = CHARACTERS_AT_ONCE
+		}
+		batches.at(-1)?.push(row)
+		left -= length
+	}
+	return batches
 }
 
 /** Nobody names their rows, and there may be many. */
