@@ -6,20 +6,11 @@ import { pictureName, type Row, type StudioRows } from '../../exchange/studio/st
 import { inTransaction } from '../connection.server'
 import { StudioModel } from '../models/accounts.server'
 import { renumberInside, type Numbers } from './renumber'
+import { countStudioRows, isNothing } from './take-rows.server'
 import { hasOwnId, TABLE_NAMES, tableOf, type TableName } from './studio-tables.server'
 
 /** Written in one statement, far below what the database takes in one (max_allowed_packet, 16 MB); of pictures each is one. */
 const CHARACTERS_AT_ONCE = 1_000_000
-
-/** Whether a studio has nothing in it but its settings and who signs in. */
-export async function isStudioEmpty(studioId: number, transaction?: Transaction): Promise<boolean> {
-	for (const name of TABLE_NAMES) {
-		const { model, partOf } = tableOf(name)
-		// What is part of something is there only where that is.
-		if (!partOf && (await model.count({ where: { studioId }, ...(transaction && { transaction }) })) > 0) return false
-	}
-	return true
-}
 
 /**
  * All of it, or nothing.
@@ -32,7 +23,7 @@ export function putStudioRows(studioId: number, { settings, tables, pictures }: 
 	return inTransaction(async (transaction) => {
 		// Whoever puts something in at the same time waits here, and finds the studio full.
 		const studio = await StudioModel.findByPk(studioId, { transaction, lock: true })
-		if (!studio || !(await isStudioEmpty(studioId, transaction)))
+		if (!studio || !isNothing(await countStudioRows(studioId, transaction)))
 			throw new ConflictError('A copy is read into a studio in which nothing is yet, and this one has something.')
 		await studio.update({ ...settings, version: studio.version + 1 }, { transaction })
 		const putting = new Putting(studioId, transaction)

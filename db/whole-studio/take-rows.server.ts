@@ -4,8 +4,6 @@ import { NotFoundError } from '../../core/errors'
 import { pictureName, type Row, type StudioRows } from '../../exchange/studio/studio-archive'
 import { inTransaction } from '../connection.server'
 import { StudioModel } from '../models/accounts.server'
-import { CourseModel } from '../models/courses.server'
-import { StudentModel } from '../models/kits.server'
 import { renumberInside, type Numbers } from './renumber'
 import { hasOwnId, TABLE_NAMES, tableOf, type TableName } from './studio-tables.server'
 
@@ -36,14 +34,18 @@ export function takeStudioRows(studioId: number): Promise<TakenStudio> {
 	})
 }
 
-/** How many rows of each kind a studio has; of what is part of something only what the page names. */
-export async function countStudioRows(studioId: number) {
-	const own = { where: { studioId } }
-	const courseIds = (await CourseModel.findAll({ ...own, attributes: ['id'], raw: true })).map(({ id }) => id)
+/** How many rows of each kind a studio has; what is part of something is there only where that is, and not counted. */
+export async function countStudioRows(studioId: number, transaction?: Transaction): Promise<Record<TableName, number>> {
+	const own = { where: { studioId }, ...(transaction && { transaction }) }
 	const names = TABLE_NAMES.filter((name) => !tableOf(name).partOf)
-	const counts = await Promise.all(names.map(async (name) => [name, await tableOf(name).model.count(own)] as const))
-	const students = await StudentModel.count({ where: { courseId: courseIds } })
-	return { ...(Object.fromEntries(counts) as Record<TableName, number>), students }
+	const counts: [TableName, number][] = []
+	for (const name of names) counts.push([name, await tableOf(name).model.count(own)])
+	return Object.fromEntries(counts) as Record<TableName, number>
+}
+
+/** Whether there is nothing in it but its settings and who signs in. */
+export function isNothing(counts: Record<TableName, number>): boolean {
+	return Object.values(counts).every((rows) => rows === 0)
 }
 
 class Taking {

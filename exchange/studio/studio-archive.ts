@@ -33,7 +33,8 @@ interface Manifest {
 export const LARGEST_COPY = 96 * 1024 * 1024
 /** Bytes of all that is packed into it: a small file that says it is huge is refused unread. */
 const LARGEST_UNPACKED = 320 * 1024 * 1024
-const MOST_FILES = 5_000
+/** Pictures of as many bytes as a copy may have are far fewer. */
+const MOST_FILES = 20_000
 
 const MANIFEST = 'studio.json'
 const ROWS = /^rows\/([a-zA-Z]+)\.json$/

@@ -4,7 +4,7 @@
  * Words and limits of Galera from memory of its documentation ("Galera Parameters", "System variables").
  */
 import { spawnSync } from 'node:child_process'
-import { cpSync, existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs'
+import { existsSync, mkdirSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs'
 import path from 'node:path'
 import { setTimeout as sleep } from 'node:timers/promises'
 import { keepSecret } from './data-folder.mjs'
@@ -111,7 +111,9 @@ function ensureGaleraPrograms(folder) {
 }
 
 function unpackPrograms(root, isRoot) {
+	// Made aside, so that half of them is never taken for all.
 	const making = `${root}.making`
+	rmSync(making, { recursive: true, force: true })
 	mkdirSync(making, { recursive: true })
 	console.log(`Fetching ${PACKAGES.join(', ')} from Debian’s packages…`)
 	const run = (program, ...words) =>
@@ -128,7 +130,8 @@ function unpackPrograms(root, isRoot) {
 		const text = readFileSync(script, 'utf8').replace(/^use chroot = no$/m, 'use chroot = no\nuid = root\ngid = root')
 		writeFileSync(script, text)
 	}
-	cpSync(path.join(making, 'unpacked'), root, { recursive: true })
+	renameSync(path.join(making, 'unpacked'), root)
+	rmSync(making, { recursive: true, force: true })
 }
 
 /** Whoever wrote last when all of them stopped; a new cluster begins with the first. */
@@ -157,17 +160,23 @@ function positionOf({ dataFolder }, { provider, environment }) {
 	const text = readFileSync(state, 'utf8')
 	const written = Number(/^seqno:\s*(-?\d+)$/m.exec(text)?.[1] ?? -1)
 	if (written >= 0) return { number: written, start: `${/^uuid:\s*(\S+)$/m.exec(text)?.[1]}:${written}` }
+	// Without all of these it ends before it says anything.
 	const words = [
 		'--no-defaults',
 		...asRoot(),
 		`--datadir=${dataFolder}`,
-		'--wsrep-recover',
+		`--socket=${path.join(dataFolder, 'recovery.sock')}`,
+		`--pid-file=${path.join(dataFolder, 'recovery.pid')}`,
+		'--skip-networking',
+		'--innodb-log-file-size=32M',
+		'--binlog-format=ROW',
+		'--innodb-autoinc-lock-mode=2',
+		'--wsrep-on=ON',
+		'--wsrep-cluster-address=gcomm://',
 		`--wsrep-provider=${provider}`,
+		'--wsrep-recover',
 	]
-	const { stderr } = spawnSync(findProgram('mariadbd'), [...words, '--innodb-log-file-size=32M'], {
-		encoding: 'utf8',
-		env: environment,
-	})
+	const { stderr } = spawnSync(findProgram('mariadbd'), words, { encoding: 'utf8', env: environment })
 	const [, start, number] = /Recovered position: ([\w-]+:(-?\d+))/.exec(stderr) ?? []
 	return start && { number: Number(number), start }
 }

@@ -27,8 +27,8 @@ import { addRunPhoto } from '../../db/repositories/run-photos.server'
 import { addRunEvents } from '../../db/repositories/runs.server'
 import { keepStudentSpeeds } from '../../db/repositories/student-speeds.server'
 import { checkColumns } from '../../db/whole-studio/check-columns.server'
-import { isStudioEmpty } from '../../db/whole-studio/put-rows.server'
 import { STUDIO_TABLES } from '../../db/whole-studio/studio-tables.server'
+import { countStudioRows, isNothing } from '../../db/whole-studio/take-rows.server'
 import { readStudioArchive, writeStudioArchive, type Row, type StudioRows } from '../../exchange/studio/studio-archive'
 import { answerOf, call } from '../support/call-route'
 import { makeJpeg } from '../support/make-jpeg'
@@ -226,7 +226,7 @@ async function refusalOf(file: Uint8Array): Promise<string> {
 	const id = await emptyStudio()
 	const error = await readStudioCopy(id, file).catch((refused: unknown) => refused)
 	if (!(error instanceof InputError)) throw error ?? new Error('it was taken in')
-	expect(await isStudioEmpty(id)).toBe(true)
+	expect(isNothing(await countStudioRows(id))).toBe(true)
 	return error.message
 }
 

@@ -23,6 +23,7 @@ const PAGES = [
 	'/courses/1/plan',
 	'/courses/1/kits',
 	'/preparation',
+	'/preparation?view=month',
 	'/studio',
 	'/drying',
 	'/rooms',

@@ -3,7 +3,8 @@ import { Upload } from 'antd'
 import { useState } from 'react'
 import { redirect, useFetcher } from 'react-router'
 import { object } from 'yup'
-import { countStudioRows } from '../../../../db/whole-studio/take-rows.server'
+import { listStudents } from '../../../../db/repositories/students.server'
+import { countStudioRows, isNothing } from '../../../../db/whole-studio/take-rows.server'
 import { LARGEST_COPY } from '../../../../exchange/studio/studio-archive'
 import { FileLink } from '../../../shared/components/file-link'
 import { FileProblems } from '../../../shared/components/file-problems'
@@ -22,7 +23,8 @@ export function meta() {
 export function loader({ context }: Route.LoaderArgs) {
 	return loading(async () => {
 		const { id, name } = context.get(memberContext).studio
-		return { name, counts: await countStudioRows(id), largest: LARGEST_COPY }
+		const [counts, people] = [await countStudioRows(id), await listStudents(id)]
+		return { name, counts, people: people.length, isEmpty: isNothing(counts), largest: LARGEST_COPY }
 	})
 }
 
@@ -35,13 +37,13 @@ export function action({ request, context }: Route.ActionArgs) {
 }
 
 /** The whole studio as one file, and such a file read into a studio in which nothing is yet. */
-export default function StudioCopy({ loaderData: { name, counts, largest } }: Route.ComponentProps) {
-	const isEmpty = Object.values(counts).every((rows) => rows === 0)
+export default function StudioCopy({ loaderData: { name, counts, people, isEmpty, largest } }: Route.ComponentProps) {
+	const most = `${Math.round(largest / 2 ** 20)} MB`
 	const figures = [
 		{ rows: counts.designs, one: 'design', many: 'designs' },
 		{ rows: counts.courses, one: 'course', many: 'courses' },
 		{ rows: counts.plans, one: 'plan', many: 'plans, old ones too' },
-		{ rows: counts.students, one: 'person', many: 'people' },
+		{ rows: people, one: 'person', many: 'people' },
 		{ rows: counts.observations, one: 'line of the log', many: 'lines of the log' },
 		{ rows: counts.places, one: 'room or store', many: 'rooms and stores' },
 		{ rows: counts.stockItems, one: 'thing on the shelf', many: 'things on the shelf' },
@@ -68,8 +70,8 @@ export default function StudioCopy({ loaderData: { name, counts, largest } }: Ro
 							</ul>
 							<p className="copy-text">
 								In one zip, with all that is settled, packed and ticked, readings, suppliers, and every class as it was
-								taught. Another studio can read it back exactly. Beside that it holds designs, courses, log, shelf and
-								lists of people in files that other programs read.
+								taught. Another studio can read it back exactly, if it has no more than {most}. Beside that it holds
+								designs, courses, log, shelf and lists of people in files that other programs read.
 							</p>
 							<p className="soft copy-text">
 								It names people with what they must not eat: keep it where nobody else reads. Passwords, sign-ins and

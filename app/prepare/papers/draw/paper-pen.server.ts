@@ -15,6 +15,8 @@ const GREY = '#8a8a8a'
 const USUAL = 11
 /** Where all stands on one page, its picture leaves room for the words. */
 const ONE_PAGE_FIGURE = 0.72
+/** A list that takes no more of the height of a page than this stands on one. */
+const HELD_SHARE = 0.4
 
 /** Writes one paper from the top of a new page on. */
 export class PaperPen {
@@ -120,19 +122,24 @@ export class PaperPen {
 	}
 
 	/** @param follows - points that stand under it on the same page */
-	#heading(text: string, follows = 50): void {
+	#heading(text: string, follows = 46): void {
 		if (text === '') return
-		this.#room((26 + follows) * this.#scale)
+		this.#room((30 + follows) * this.#scale)
 		this.#gap(9)
 		this.#write(text, { face: 'head', size: 14, after: 3 })
 	}
 
 	#list(heading: string, items: readonly string[]): void {
-		this.#heading(heading)
-		for (const item of items) {
-			const indent = 12 * this.#scale
-			const height = this.#face('text', USUAL).heightOfString(item, { width: this.#width - indent })
-			this.#room(height)
+		const indent = 12 * this.#scale
+		const heights = items.map((item) => {
+			return this.#face('text', USUAL).heightOfString(item, { width: this.#width - indent }) + 2 * this.#scale
+		})
+		const whole = heights.reduce((sum, height) => sum + height, 0)
+		// Two or three lines alone on the next page would be a sheet for nothing, and are read without their heading.
+		this.#heading(heading, whole <= this.#page.height * HELD_SHARE ? whole / this.#scale : undefined)
+		for (const [k, item] of items.entries()) {
+			this.#room(heights[k] ?? 0)
+			this.#face('text', USUAL)
 			this.#pdf.text('•', MARGIN, this.#y, { lineBreak: false })
 			this.#write(item, { x: MARGIN + indent, width: this.#width - indent, after: 2 })
 		}
