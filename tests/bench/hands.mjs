@@ -1,6 +1,7 @@
 /** The plan under the hands: from a drop to the new plan laid, and frames while a step is held, at the real interface. */
 import { launchBrowser, openWhenAlive, signIn } from '../../scripts/machine/browser.mjs'
 import { fetchCookie, makeDataFolder, startApp } from '../../scripts/machine/running-app.mjs'
+import { largeDesign } from '../support/large-design.ts'
 import { report, summarise, tell } from './measure.ts'
 
 const TODAY = '2026-03-02'
@@ -14,6 +15,11 @@ const COURSES = [
 		designs: ['magnolia', 'fuchsia', 'hellebore', 'ranunculus', 'sweet-pea-spray', 'eucalyptus-and-ivy'],
 		evenings: 12,
 	},
+	{
+		name: 'one of 120 steps, and three more',
+		designs: ['large', 'magnolia', 'ranunculus', 'eucalyptus-and-ivy'],
+		evenings: 12,
+	},
 ]
 
 console.log('\nThe plan under the hands')
@@ -22,6 +28,7 @@ const app = await startApp({ dataFolder: data.folder, env: { CALYCINE_TODAY: TOD
 const browser = await launchBrowser()
 const page = openWhenAlive(await browser.newPage({ viewport: { width: 1280, height: 1000 }, baseURL: app.url }))
 await signIn(page, app)
+await post('/designs/import', { intent: 'take', text: JSON.stringify(quickDesign()) })
 for (const terms of COURSES) {
 	const address = await makeCourse(terms)
 	await page.goto(address)
@@ -101,13 +108,23 @@ async function makeCourse({ name, designs, evenings }) {
 		...{ homeworkMinutes: 0, sessions },
 		designs: keys.map((item) => ({ ...item, flowersPerStudent: 1, picks: {} })),
 	}
-	const response = await fetch(`${app.url}/courses/new.data`, {
-		method: 'POST',
-		headers: { cookie: await fetchCookie(app), 'content-type': 'application/json', origin: app.url },
-		body: JSON.stringify(course),
-	})
+	const response = await post('/courses/new', course)
 	const text = await response.text()
 	const found = /\/courses\/\d+\/plan/.exec(text + (response.headers.get('location') ?? ''))
 	if (!found) throw new Error(`no course: ${response.status} ${text.slice(0, 400)}`)
 	return found[0]
+}
+
+async function post(address, body) {
+	return fetch(`${app.url}${address}.data`, {
+		method: 'POST',
+		headers: { cookie: await fetchCookie(app), 'content-type': 'application/json', origin: app.url },
+		body: JSON.stringify(body),
+	})
+}
+
+/** So many steps in twelve evenings are short ones. */
+function quickDesign() {
+	const design = largeDesign()
+	return { ...design, steps: design.steps.map((step) => ({ ...step, minutesPerPiece: 1, teaching: 'routine' })) }
 }

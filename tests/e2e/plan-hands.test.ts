@@ -50,6 +50,21 @@ async function drag(piece: Locator, dx: number, dy: number): Promise<void> {
 	await answered()
 }
 
+/** On the middle of a piece; moves along the clock, px from there. */
+async function fingerOn(piece: Locator) {
+	const box = await piece.boundingBox()
+	if (!box) throw new Error('nothing to touch')
+	const touches = await page.context().newCDPSession(page)
+	const at = { x: box.x + Math.min(20, box.width / 2), y: box.y + box.height / 2 }
+	const send = (type: 'touchStart' | 'touchMove' | 'touchEnd', touchPoints: { x: number; y: number }[]) =>
+		touches.send('Input.dispatchTouchEvent', { type, touchPoints })
+	await send('touchStart', [at])
+	return {
+		move: (dx: number) => send('touchMove', [{ ...at, x: at.x + dx }]),
+		lift: () => send('touchEnd', []),
+	}
+}
+
 /** What a reader of the screen has heard last, once nothing more is said: it comes a moment after the key. */
 async function settledWords(): Promise<string | null> {
 	const region = page.locator('[id^=DndLiveRegion]')
@@ -95,6 +110,27 @@ describe('a step', () => {
 		expect(await placeOf(/Bracts, Cut/)).toBe(before)
 		await expect.poll(() => undo().isDisabled()).toBe(true)
 		expect(page.url()).toBe(coursePage)
+	})
+
+	test('is held by a finger and laid elsewhere; a finger that only passes over takes nothing up', async () => {
+		const before = await placeOf(/Bracts, Cut/)
+		const finger = await fingerOn(tile(/Bracts, Cut/))
+		await finger.move(40)
+		expect(await page.locator('.is-held').count()).toBe(0)
+		await finger.lift()
+
+		const again = await fingerOn(tile(/Bracts, Cut/))
+		await page.locator('.is-held').waitFor()
+		await again.move(30)
+		await again.move(60)
+		await page.locator('.held-words').waitFor()
+		await again.lift()
+
+		await answered()
+		expect(await placeOf(/Bracts, Cut/)).not.toBe(before)
+		await undo().click()
+		await expect.poll(() => undo().isDisabled()).toBe(true)
+		await expect.poll(() => placeOf(/Bracts, Cut/)).toBe(before)
 	})
 
 	test('is laid elsewhere by the mouse, the rest round it, and what that costs is said', async () => {

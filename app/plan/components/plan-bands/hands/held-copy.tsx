@@ -10,9 +10,12 @@ export function HeldCopy() {
 	const { active, activeNode } = useDndContext()
 	const item = active?.data.current as HeldItem | undefined
 	return (
-		<DragOverlay dropAnimation={null}>
-			{item && activeNode instanceof SVGGraphicsElement && <Copy node={activeNode} item={item} />}
-		</DragOverlay>
+		<>
+			{item && <div className="held-cover" aria-hidden />}
+			<DragOverlay dropAnimation={null}>
+				{item && activeNode instanceof SVGGraphicsElement && <Copy node={activeNode} item={item} />}
+			</DragOverlay>
+		</>
 	)
 }
 
