@@ -3,6 +3,7 @@ import type { Course } from '../core/course/course'
 import type { DesignInCourse } from '../core/plan/compile/compile-course'
 import type { CompiledCourse } from '../core/plan/compile/compiled-course'
 import type { Plan } from '../core/plan/problem/plan'
+import type { OwnedTools } from '../core/materials/sharing/tool-sharing'
 import { createRng } from '../core/random'
 
 export interface PlannedDemo {
@@ -10,6 +11,8 @@ export interface PlannedDemo {
 	designs: readonly DesignInCourse[]
 	compiled: CompiledCourse
 	plan: Plan
+	/** Of each tool on the shelf; absent: of every one enough. */
+	owned?: OwnedTools
 }
 
 export interface PastClass {

@@ -4,6 +4,7 @@ import { giveKeys } from '../core/course/course-items'
 import { pinKey } from '../core/course/course-pin'
 import { learntPartKey, type Learnt } from '../core/learn/learnt'
 import { learntFactor, learntStepKey } from '../core/learn/learnt-minutes'
+import { pasteUseKey } from '../core/learn/paste-use'
 import type { Course, Pace } from '../core/course/course'
 import { roomOf, storeOf, type PlanTerms } from '../core/plan/compile/drying-terms'
 import { USUAL_STRAIN_TERMS } from '../core/plan/compile/strain-terms'
@@ -90,7 +91,12 @@ function usedLearnt(learnt: Learnt | undefined, designs: readonly Design[], pace
 		}),
 	)
 	const parts = designs.flatMap(({ id, parts }) => parts.map((part) => learntPartKey(id, part.id)))
-	const pastes = designs.flatMap(({ parts }) => parts.flatMap((own) => own.ownPaste?.name ?? own.paste ?? []))
+	const pastes = designs.flatMap(({ parts }) =>
+		parts.flatMap(({ ownPaste, paste: usual, role }) => {
+			const name = ownPaste?.name ?? usual
+			return name === undefined ? [] : [name, pasteUseKey(name, role)]
+		}),
+	)
 	const used = {
 		...(steps.length > 0 && { learnt: Object.fromEntries(steps) }),
 		...pickNamed('breakage', breakage, parts),

@@ -77,13 +77,14 @@ export function loadDemo({
 			const courseId = await createCourse(studioId, pinned, transaction)
 			await replaceStudents(studioId, courseId, { students: demoStudents(course.name) }, transaction)
 			const tools = used.flatMap(({ steps }) => steps.flatMap((step) => step.tools))
-			const own: PlanTerms = { ...terms, ownedTools: ownedToolsOf({ items: STOCK_ITEMS }, tools) }
+			const owned = ownedToolsOf({ items: STOCK_ITEMS }, tools)
+			const own: PlanTerms = { ...terms, ownedTools: owned }
 			const document = planCourse(course, used, own)
 			const fingerprint = fingerprintOf(course, used, own)
 			await createPlan(studioId, { courseId, fingerprint, document }, transaction)
 			const { compiled, plan, objective } = document
 			if (plan && objective.shortfall === 0) {
-				const planned = { course: pinned, designs: resolveCourse(course, used), compiled, plan }
+				const planned = { course: pinned, designs: resolveCourse(course, used), compiled, plan, owned }
 				const observations = playPastClasses(planned, { today, seed: courseId })
 				await addObservations(studioId, { source: 'example', observations }, transaction)
 			}

@@ -1,10 +1,12 @@
 /** Techniques, steps and pastes with what is believed of them. */
 import { spanOf, type BeliefSpan } from '../../core/learn/belief-span'
 import type { MinutesBelief } from '../../core/learn/minutes-belief'
-import { PasteBelief } from '../../core/learn/paste-belief'
+import { kindsOfPaste, PasteBelief } from '../../core/learn/paste-belief'
+import { pasteUseKey } from '../../core/learn/paste-use'
 import type { SeenPaste } from '../../core/learn/seen'
 import type { Moments } from '../../core/learn/truncated-normal'
 import type { StoredObservation } from '../../db/repositories/observations.server'
+import { pasteWords } from './words/log'
 
 export interface BelievedName {
 	key: string
@@ -46,13 +48,15 @@ export function believedSteps(rows: readonly StoredObservation[], belief: Minute
 
 /** @param used - those that are learnt from */
 export function believedPastes(
-	used: readonly Pick<SeenPaste, 'id' | 'paste' | 'reckonedG' | 'usedG'>[],
+	used: readonly Pick<SeenPaste, 'id' | 'classId' | 'paste' | 'kind' | 'reckonedG' | 'usedG'>[],
 ): BelievedName[] {
 	const belief = new PasteBelief(used)
-	const list = [...new Set(used.map(({ paste }) => paste))].map((paste) => {
-		const moments = belief.ratioOf({ paste })
-		const classes = used.filter((own) => own.paste === paste).length
-		return { moments, ...{ key: paste, name: paste, factor: spanOf(moments), classes } }
+	const list = kindsOfPaste(used).map((own) => {
+		const moments = belief.ratioOf(own)
+		const seen = used.filter(({ paste, kind }) => paste === own.paste && (own.kind === undefined || kind === own.kind))
+		const classes = new Set(seen.map(({ classId }) => classId)).size
+		const key = pasteUseKey(own.paste, own.kind)
+		return { moments, ...{ key, name: pasteWords(own), factor: spanOf(moments), classes } }
 	})
 	return bySureness(list)
 }

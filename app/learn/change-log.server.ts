@@ -36,6 +36,8 @@ export async function changeLog(studio: Studio, action: LogAction): Promise<LogA
 		case 'correct-minutes':
 		case 'correct-breakage':
 		case 'correct-paste':
+		case 'correct-wires':
+		case 'correct-queue':
 			await correctObservation(studio.id, action.id, (seen) => corrected(seen, action))
 			return {}
 		case 'as-observed':
@@ -70,6 +72,12 @@ function corrected(seen: StoredObservation, action: Extract<LogAction, { intent:
 	}
 	if (action.intent === 'correct-paste' && seen.kind === 'paste')
 		return { ...seenOf(seen), observation: { ...seen.observation, usedG: action.usedG } }
+	if (action.intent === 'correct-wires' && seen.kind === 'wires') {
+		const { handed, used } = action
+		return { ...seenOf(seen), observation: { ...seen.observation, handed, used } }
+	}
+	if (action.intent === 'correct-queue' && seen.kind === 'queue')
+		return { ...seenOf(seen), observation: { ...seen.observation, waiting: action.waiting } }
 	throw new InputError([{ path: 'intent', message: 'This cannot be corrected so.' }])
 }
 

@@ -9,11 +9,12 @@ import { learntFrom, listObservations, type StoredObservation } from '../../db/r
 import { listStudentSpeeds, type KnownStudent } from '../../db/repositories/student-speeds.server'
 import { today } from '../shared/http/studio-clock.server'
 import { remember } from '../shared/http/remember.server'
+import { pasteWords } from './words/log'
 import { believedPastes, believedSteps, believedTechniques, type BelievedName } from './believed-names'
 
 export type LoggedOccasion = {
 	id: number
-	/** Of the step, the part or the paste. */
+	/** Of the step, the part, the paste, the wire or the tool. */
 	name: string
 	leftOut: string | null
 	isCorrected: boolean
@@ -29,6 +30,8 @@ export type LoggedOccasion = {
 	  }
 	| { kind: 'breakage'; made: number; broken: number }
 	| { kind: 'paste'; reckonedG: number; usedG: number }
+	| { kind: 'wires'; handed: number; used: number }
+	| { kind: 'queue'; waiting: number; studentCount: number }
 )
 
 export interface LoggedClass {
@@ -49,7 +52,7 @@ export interface BelievedPart extends BelievedBreakage {
 
 export interface NamedAdvice {
 	advice: Advice
-	/** Of its step, part or paste. */
+	/** Of what it is about. */
 	name: string
 }
 
@@ -105,11 +108,29 @@ function makeLog(rows: readonly StoredObservation[]): Log {
 		parts: sumBreakage(observed.breakage).map((own) => ({ ...own, name: names.get(own.part) ?? own.part })),
 		pastes: believedPastes(observed.paste),
 		advice: advise(observed, belief).map((advice) => {
-			const key = 'step' in advice ? advice.step : 'part' in advice ? advice.part : advice.paste
+			const key = keyOfAdvice(advice)
 			return { advice, name: names.get(key) ?? key }
 		}),
 		classes: gatherClasses(rows, occasions),
 		hasExamples: rows.some(({ source }) => source === 'example'),
+	}
+}
+
+function keyOfAdvice(advice: Advice): string {
+	switch (advice.kind) {
+		case 'late':
+		case 'early':
+			return advice.step
+		case 'fragile':
+		case 'sturdy':
+			return advice.part
+		case 'over':
+		case 'short':
+			return advice.paste
+		case 'spare wires':
+			return advice.wire
+		case 'queue':
+			return advice.tool
 	}
 }
 
@@ -130,7 +151,8 @@ function gatherClasses(rows: readonly StoredObservation[], occasions: readonly B
 
 function toOccasion(row: StoredObservation, before: BacktestedOccasion | undefined): LoggedOccasion {
 	const { id, leftOut, original } = row
-	const common = { id, leftOut, name: nameOfSeen(row), isCorrected: original !== undefined }
+	const name = row.kind === 'paste' ? pasteWords(row.observation) : nameOfSeen(row)
+	const common = { id, leftOut, name, isCorrected: original !== undefined }
 	switch (row.kind) {
 		case 'minutes': {
 			const { from, to } = row.observation
@@ -147,15 +169,23 @@ function toOccasion(row: StoredObservation, before: BacktestedOccasion | undefin
 			const { reckonedG, usedG } = row.observation
 			return { ...common, kind: row.kind, reckonedG, usedG }
 		}
+		case 'wires': {
+			const { handed, used } = row.observation
+			return { ...common, kind: row.kind, handed, used }
+		}
+		case 'queue': {
+			const { waiting, studentCount } = row.observation
+			return { ...common, kind: row.kind, waiting, studentCount }
+		}
 	}
 }
 
-/** Of steps, parts and pastes, as they were called last. */
+/** Of steps and parts, as they were called last; anything else is known by its name. */
 function namesOf(rows: readonly StoredObservation[]): Map<string, string> {
 	return new Map(
-		rows.map((row) => {
-			if (row.kind === 'minutes') return [row.observation.step, row.stepName] as const
-			return [row.kind === 'breakage' ? row.observation.part : row.observation.paste, nameOfSeen(row)] as const
+		rows.flatMap((row) => {
+			if (row.kind === 'minutes') return [[row.observation.step, row.stepName] as const]
+			return row.kind === 'breakage' ? [[row.observation.part, row.observation.partName] as const] : []
 		}),
 	)
 }

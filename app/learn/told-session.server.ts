@@ -1,8 +1,11 @@
 /** A session told by hand: what may be said of it, what was said before, and keeping it. */
 import { ConflictError, InputError, NotFoundError } from '../../core/errors'
-import { totalPaste, type PasteTotal } from '../../core/kit/paste-totals'
+import { sumOfKits } from '../../core/kit/bill'
+import { totalPaste, totalPasteByKind, type PasteTotal } from '../../core/kit/paste-totals'
+import { isShared } from '../../core/kit/tool-needs'
+import { pasteUseKey } from '../../core/learn/paste-use'
 import type { SeenInClass } from '../../core/learn/seen'
-import { observeForm, tasksOf } from '../../core/run/observe-run'
+import { observeForm, tasksOf, toolsOf } from '../../core/run/observe-run'
 import type { Studio } from '../../db/repositories/accounts.server'
 import type { StoredCourse } from '../../db/repositories/courses.server'
 import {
@@ -33,8 +36,27 @@ export interface ToldPage {
 	/** The longest first; `real`: as it was told before. */
 	tasks: { id: string; name: string; plannedMinutes: number; real?: number }[]
 	parts: { name: string; broken?: number }[]
+	/** Of those that the class shares. */
+	tools: { tool: string; waiting?: number }[]
 	/** Weighed back after the last session; grams. */
-	pastes: (PasteTotal & { leftG?: number })[]
+	pastes: ToldPaste[]
+	/** The same of kinds of piece that have colours of their own. */
+	pasteKinds: ToldPaste[]
+	/** Counted back after the last session; pieces. */
+	wires: ToldWire[]
+}
+
+export type ToldPaste = PasteTotal & {
+	/** Among the pastes. */
+	key: string
+	leftG?: number
+}
+
+export interface ToldWire {
+	/** '26 gauge white'. */
+	wire: string
+	handed: number
+	left?: number
 }
 
 export interface ToldForm {
@@ -42,16 +64,20 @@ export interface ToldForm {
 	told: 'most' | 'all'
 	minutes: { task: string; minutes: number }[]
 	broken: { part: string; pieces: number }[]
+	waiting: { tool: string; students: number }[]
+	/** By `key`. */
 	left: { paste: string; leftG: number }[]
+	wires: { wire: string; pieces: number }[]
 }
 
 /** @throws {NotFoundError} the course has no such session, or no plan */
 export async function loadTold(studio: Studio, course: StoredCourse, session: number): Promise<ToldPage> {
 	const { taught, isOnTablet, own } = await readSession(studio, course, session)
-	const [rows, pastes] = await Promise.all([
+	const [rows, handed] = await Promise.all([
 		listSessionObservations(studio.id, { courseId: course.id, session }),
-		session === course.sessions.length ? listPastes(studio, course) : [],
+		readHanded(studio, course),
 	])
+	const isLast = session === course.sessions.length
 	const before = new Map(rows.map((row) => [row.observation.id, row]))
 	const first = rows.find((row) => row.kind === 'minutes' && row.source === 'form')
 	const idOf = (rest: string) => `course ${course.id} ${session} ${rest}`
@@ -72,11 +98,25 @@ export async function loadTold(studio: Studio, course: StoredCourse, session: nu
 		sessionName: sessionName(own.startMin, session),
 		isToCome: own.date > today(studio.timeZone),
 		parts: [...new Set(parts)].map((name) => ({ name, ...brokenBefore(rows, name) })),
-		pastes: pastes.map((line) => {
-			const row = before.get(idOf(line.paste))
-			return { ...line, ...(row?.kind === 'paste' && { leftG: Math.round(line.handedG - row.observation.usedG) }) }
-		}),
+		tools: toolsOf(taught.plan, taught.designs)
+			.filter((tool) => handed.shared.has(tool))
+			.map((tool) => {
+				const row = before.get(idOf(`waits for ${tool}`))
+				return { tool, ...(row?.kind === 'queue' && { waiting: row.observation.waiting }) }
+			}),
+		pastes: isLast ? handed.pastes.map((line) => weighedBefore(line, before.get(idOf(line.key)))) : [],
+		pasteKinds: isLast ? handed.pasteKinds.map((line) => weighedBefore(line, before.get(idOf(line.key)))) : [],
+		wires: isLast
+			? handed.wires.map((line) => {
+					const row = before.get(idOf(line.wire))
+					return { ...line, ...(row?.kind === 'wires' && { left: row.observation.handed - row.observation.used }) }
+				})
+			: [],
 	}
+}
+
+function weighedBefore(line: ToldPaste, row: StoredObservation | undefined): ToldPaste {
+	return { ...line, ...(row?.kind === 'paste' && { leftG: Math.round(line.handedG - row.observation.usedG) }) }
 }
 
 function whoWere(
@@ -103,31 +143,58 @@ export async function keepTold(studio: Studio, course: StoredCourse, session: nu
 	const { taught, isOnTablet, own } = await readSession(studio, course, session)
 	if (own.date > today(studio.timeZone)) throw new ConflictError('This session is still to come.')
 	const run = { courseId: course.id, session }
-	const pastes = session === course.sessions.length ? await listPastes(studio, course) : []
-	const weighed = form.left.map(({ paste, leftG }, k): SeenInClass => {
-		const line = pastes.find((one) => one.paste === paste)
-		if (!line || leftG >= line.handedG)
-			throw new InputError([{ path: `left[${k}].leftG`, message: 'More is left than was handed out' }])
-		const head = { id: `course ${course.id} ${session} ${paste}`, classId: `course ${course.id}`, date: own.date }
-		return {
-			...{ kind: 'paste', className: `${course.name}, ${sessionName(own.startMin, session)}` },
-			observation: { ...head, paste, reckonedG: line.reckonedG, usedG: line.handedG - leftG },
-		}
-	})
+	const handed = session === course.sessions.length ? await readHanded(studio, course) : NOTHING_HANDED
+	const head = { classId: `course ${course.id}`, date: own.date }
+	const className = `${course.name}, ${sessionName(own.startMin, session)}`
+	const idOf = (rest: string) => `course ${course.id} ${session} ${rest}`
+	const cameBack: SeenInClass[] = [
+		...weighedBack(form.left, handed).map(({ line: { key, paste, kind, reckonedG }, usedG }): SeenInClass => {
+			const observation = { id: idOf(key), ...head, paste, ...(kind && { kind }), reckonedG, usedG }
+			return { kind: 'paste', className, observation }
+		}),
+		...countedBack(form.wires, handed).map(({ line: { wire, handed: count }, used }): SeenInClass => {
+			return { kind: 'wires', className, observation: { id: idOf(wire), ...head, wire, handed: count, used } }
+		}),
+	]
 	if (!isOnTablet) {
 		const seen = observeForm(
 			{
 				...{ studentCount: form.studentCount, told: form.told },
 				minutes: Object.fromEntries(form.minutes.map(({ task, minutes }) => [task, minutes])),
 				broken: Object.fromEntries(form.broken.map(({ part, pieces }) => [part, pieces])),
+				waiting: Object.fromEntries(form.waiting.map(({ tool, students }) => [tool, students])),
 			},
 			taught.plan,
 			taughtCourse(course, taught),
 		)
 		const observations = nameSeen(seen, { course, session, taught })
-		await keepSessionObservations(studio.id, run, { source: 'form', kinds: ['minutes', 'breakage'], observations })
+		const kinds = ['minutes', 'breakage', 'queue'] as const
+		await keepSessionObservations(studio.id, run, { source: 'form', kinds, observations })
 	}
-	await keepSessionObservations(studio.id, run, { source: 'form', kinds: ['paste'], observations: weighed })
+	await keepSessionObservations(studio.id, run, { source: 'form', kinds: ['paste', 'wires'], observations: cameBack })
+}
+
+/** @throws {InputError} by field */
+function weighedBack(left: ToldForm['left'], { pastes, pasteKinds }: Handed): { line: ToldPaste; usedG: number }[] {
+	const isWhole = (key: string) => pastes.some((one) => one.key === key)
+	return left.map(({ paste: key, leftG }, k) => {
+		const line = [...pastes, ...pasteKinds].find((one) => one.key === key)
+		const refuse = (message: string) => new InputError([{ path: `left[${k}].leftG`, message }])
+		if (!line || leftG >= line.handedG) throw refuse('More is left than was handed out')
+		const isTwice = left.some((other) => other.paste !== key && isWhole(other.paste) && line.paste === other.paste)
+		if (isTwice) throw refuse('Either all of the paste together, or by what it was for')
+		return { line, usedG: line.handedG - leftG }
+	})
+}
+
+/** @throws {InputError} by field */
+function countedBack(left: ToldForm['wires'], { wires }: Handed): { line: ToldWire; used: number }[] {
+	return left.map(({ wire, pieces }, k) => {
+		const line = wires.find((one) => one.wire === wire)
+		if (!line || pieces >= line.handed)
+			throw new InputError([{ path: `wires[${k}].pieces`, message: 'More are left than were handed out' }])
+		return { line, used: line.handed - pieces }
+	})
 }
 
 interface ReadSession {
@@ -144,8 +211,29 @@ async function readSession(studio: Studio, course: StoredCourse, session: number
 	return { taught, own, isOnTablet: states[session] !== undefined }
 }
 
-/** Of the kits of the whole course. */
-async function listPastes(studio: Studio, course: StoredCourse): Promise<PasteTotal[]> {
-	const { kit, coursePlan } = await readKit(studio, course)
-	return totalPaste(kit?.paste ?? [], coursePlan.terms.learnt?.paste)
+/** In the kits of the whole course. */
+interface Handed {
+	pastes: ToldPaste[]
+	pasteKinds: ToldPaste[]
+	wires: ToldWire[]
+	/** Tools of which the class has fewer than students. */
+	shared: ReadonlySet<string>
+}
+
+const NOTHING_HANDED: Handed = { pastes: [], pasteKinds: [], wires: [], shared: new Set() }
+
+async function readHanded(studio: Studio, course: StoredCourse): Promise<Handed> {
+	const { kit } = await readKit(studio, course)
+	if (!kit) return NOTHING_HANDED
+	const withKey = (line: PasteTotal): ToldPaste => ({ ...line, key: pasteUseKey(line.paste, line.kind) })
+	return {
+		// As a whole a paste is known by its name, whatever is made of it.
+		pastes: totalPaste(kit.paste).map((line) => ({ ...line, key: line.paste })),
+		pasteKinds: totalPasteByKind(kit.paste).map(withKey),
+		wires: kit.wires.flatMap(({ gauge, colour, lines }) => {
+			const handed = lines.reduce((sum, { shares }) => sum + sumOfKits(shares), 0)
+			return handed > 0 ? [{ wire: `${gauge} gauge ${colour}`, handed }] : []
+		}),
+		shared: new Set(kit.tools.filter(isShared).map(({ tool }) => tool)),
+	}
 }

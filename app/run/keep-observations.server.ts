@@ -39,7 +39,7 @@ export async function keepObservations(studio: Studio, { courseId, session }: Ru
 		{ courseId, session },
 		{
 			source: 'run',
-			kinds: ['minutes', 'breakage'],
+			kinds: ['minutes', 'breakage', 'queue'],
 			observations: seen ? nameSeen(seen, { course, session, taught }) : [],
 		},
 	)
@@ -73,7 +73,7 @@ export function taughtCourse(course: StoredCourse, { designs, terms }: TaughtSes
 
 /** What was observed, with the names that the log shows. */
 export function nameSeen(
-	{ minutes, breakage }: RunObservations,
+	{ minutes, breakage, queues }: RunObservations,
 	{ course, session, taught }: { course: StoredCourse; session: number; taught: TaughtSession },
 ): SeenInClass[] {
 	const className = `${course.name}, ${sessionName(course.sessions[session - 1]?.startMin ?? 0, session)}`
@@ -93,5 +93,6 @@ export function nameSeen(
 			}
 		}),
 		...breakage.map((observation): SeenInClass => ({ kind: 'breakage', className, observation })),
+		...queues.map((observation): SeenInClass => ({ kind: 'queue', className, observation })),
 	]
 }

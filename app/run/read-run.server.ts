@@ -8,6 +8,7 @@ import { roomOf, type PlanTerms } from '../../core/plan/compile/drying-terms'
 import { resolveCourse } from '../../core/plan/plan-course'
 import { resolvePins } from '../../core/plan/pins/course-pins'
 import { ownedToolsOf } from '../../core/kit/stock'
+import { isShared } from '../../core/kit/tool-needs'
 import { findWayBack } from '../../core/prepare/home-work'
 import { listMakeUps, type MakeUp } from '../../core/prepare/make-up'
 import type { Script } from '../../core/rehearse/script'
@@ -72,6 +73,8 @@ export interface RunPage {
 	room: { name: string; climate: Climate; hasHygrometer: boolean }
 	/** Dried pieces for who misses it; absent: it has none that would help, or they could not be dry in time. */
 	makeUp?: MakeUp
+	/** Of which the class has fewer than students. */
+	sharedTools: string[]
 	/** Of who misses it, minutes at home and with the instructor. */
 	wayBack: { homeMinutes: number; otherMinutes: number }
 	/** What its trays are forecast with in other air. */
@@ -111,6 +114,7 @@ export async function readRun(studio: Studio, course: StoredCourse, session: num
 		},
 		sessionNames: course.sessions.map(({ startMin }, s) => sessionName(startMin, s + 1)),
 		...(makeUp && { makeUp }),
+		sharedTools: (current.kit?.tools ?? []).filter(isShared).map(({ tool }) => tool),
 		wayBack: { homeMinutes, otherMinutes },
 		room: await roomOfSession(studio, own.roomId),
 		waitsInAir: describeWaits(plan, { course, designs: current.designs, compiled, terms: current.terms }),

@@ -8,6 +8,7 @@ import { taskOfStep, type CompiledCourse } from '../plan/compile/compiled-course
 import type { Course } from '../course/course'
 import type { OwnedTools } from '../materials/sharing/tool-sharing'
 import type { Mixture } from '../design/design'
+import type { PasteUse } from '../learn/paste-use'
 import type { Plan } from '../plan/problem/plan'
 import { countClassPieces, isHandedOutFinished, placeSteps, type PieceLine } from './class-pieces'
 import { listColours, type ColourBatch } from './colour-batches'
@@ -65,8 +66,8 @@ export interface KitStudio {
 	owned?: OwnedTools
 	/** To dry on, on the shelf. */
 	places?: FormerPlaces
-	/** Of each paste, what past classes have used against what was reckoned; absent: as reckoned. */
-	pasteUsed?: Readonly<Record<string, number>> | undefined
+	/** What past classes have used; absent: as reckoned. */
+	pasteUsed?: PasteUse | undefined
 }
 
 /** A studio as its kits see it: its shelf as far as these designs use it. */

@@ -2,13 +2,14 @@
 import { present } from '../present'
 import type { ResolvedPart } from '../design/resolve-design'
 import { PASTE_DENSITY_G_PER_CM3 } from '../materials/pastes'
-import type { MarbledColour } from '../design/design'
+import type { MarbledColour, PartRole } from '../design/design'
 import { cutAreaMm2, pasteMassG } from '../materials/piece-mass'
 import { toCutPiece, type CutPiece } from '../materials/sheets/nest-pieces'
 import { rollOut, type RolledSheet } from '../materials/sheets/roll-out'
 import { cutOutline } from '../outlines/families'
 import { outlineBounds } from '../outlines/measure-outline'
-import { amountOfSeat, Gathering, sumShares, type Shares, type ShareName } from './bill'
+import { usedOfReckoned, type PasteUse } from '../learn/paste-use'
+import { amountOfSeat, Gathering, sumOfKits, sumShares, type Shares, type ShareName } from './bill'
 import type { PieceLine } from './class-pieces'
 import { findExchange, type Exchange } from './exchanges'
 import type { KitTerms } from './kit-terms'
@@ -48,6 +49,10 @@ export interface PasteLine {
 	handOut: Shares
 	/** Of a usual kit; where that has none, of the first kit with it, or of the instructor's batch. */
 	sources: PasteSource[]
+	/** Of the pieces in the kits that are made of it, each once. */
+	kinds: PartRole[]
+	/** Of all kits together, as it is reckoned before anything was learnt; mg, a fraction or not. */
+	plainMg: number
 }
 
 /** Sheets of one thickness as they are rolled and cut, for one maker. */
@@ -84,7 +89,7 @@ interface Batch {
 interface PasteTerms {
 	inMixtures: readonly { item: PasteItem; shares: Shares }[]
 	makers: readonly PasteMaker[]
-	learnt?: Readonly<Record<string, number>> | undefined
+	learnt?: PasteUse | undefined
 }
 
 /**
@@ -103,12 +108,18 @@ export function billPaste(
 	const gathering = new Gathering<PasteItem>(seats.length)
 	const roll = createRoller(terms, learnt)
 	const sources = new Map<string, PasteSource[]>()
+	const inKits = new Map<string, { kinds: Set<PartRole>; plainMg: number }>()
 	const groups: SheetGroup[] = []
 	const weigh = (to: number | 'usual' | ShareName, batches: readonly Batch[]) => {
 		for (const [item, own] of byItem(batches)) {
-			const { mg, sources: from, groups: rolled } = roll(own)
+			const { mg, plainMg, sources: from, groups: rolled } = roll(own)
 			for (const part of splitMarble(item, mg)) {
 				gathering.add(part.item, to, part.mg)
+				if (typeof to === 'number') {
+					const inKit = inKits.get(part.item.key) ?? { kinds: new Set(), plainMg: 0 }
+					for (const { line } of own) inKit.kinds.add(line.part.role)
+					inKits.set(part.item.key, { ...inKit, plainMg: inKit.plainMg + plainMg * (part.mg / mg) })
+				}
 				// The kit without changes comes first: others only explain what it does not have.
 				const before = sources.get(part.item.key) ?? []
 				if (before.every(({ mixedInto }) => mixedInto !== part.mixedInto)) {
@@ -148,18 +159,22 @@ export function billPaste(
 	)
 	for (const { item, shares } of inMixtures) {
 		addShares(gathering, item, shares)
+		const inKit = inKits.get(item.key) ?? { kinds: new Set(), plainMg: 0 }
+		inKits.set(item.key, { ...inKit, plainMg: inKit.plainMg + sumOfKits(shares) })
 		const mg = shares.usual || (shares.kits.find((own) => own > 0) ?? shares.demo)
 		if (mg > 0) sources.set(item.key, [...(sources.get(item.key) ?? []), { type: 'mixture', mg }])
 	}
 	return {
 		lines: gathering
 			.lines(() => terms.reserveShare)
-			.map(({ item, shares }) => ({
-				item,
-				shares,
-				handOut: toHandOut(shares, terms),
-				sources: sources.get(item.key) ?? [],
-			})),
+			.map(({ item, shares }) => {
+				const { kinds = new Set<PartRole>(), plainMg = 0 } = inKits.get(item.key) ?? {}
+				return {
+					...{ item, shares, plainMg, kinds: [...kinds] },
+					handOut: toHandOut(shares, terms),
+					sources: sources.get(item.key) ?? [],
+				}
+			}),
 		groups,
 		exchanges: seats.flatMap((seat) => exchangesOf(pasted, seat, makers)),
 	}
@@ -273,36 +288,47 @@ function byItem(batches: readonly Batch[]): [PasteItem, Batch[]][] {
 interface Rolled {
 	/** Altogether. */
 	mg: number
+	/** Before what was learnt. */
+	plainMg: number
 	sources: PasteSource[]
 	groups: Omit<SheetGroup, 'item' | 'maker'>[]
 }
 
 /** Weighs batches of one paste and colour; kits that are alike are rolled once. */
-function createRoller(
-	terms: KitTerms,
-	learnt: Readonly<Record<string, number>>,
-): (batches: readonly Batch[]) => Rolled {
+function createRoller(terms: KitTerms, learnt: PasteUse): (batches: readonly Batch[]) => Rolled {
 	const known = new Map<string, Rolled>()
 	return (batches) => {
 		const parts = batches.map(({ line, count }) => `${line.designId}/${line.part.id}:${count}`)
 		const key = [batches[0]?.item.paste, ...parts].join()
 		const before = known.get(key)
 		if (before) return before
-		const rolled = asUsed(weighBatches(batches, terms), learnt[batches[0]?.item.paste ?? ''] ?? 1)
+		const rolled = asUsed(weighBatches(batches, terms), usedOf(batches, learnt))
 		known.set(key, rolled)
 		return rolled
 	}
 }
 
+/** Against what is reckoned: each kind of piece by its own, as far as its pieces weigh. */
+function usedOf(batches: readonly Batch[], learnt: PasteUse): number {
+	let [used, plain] = [0, 0]
+	for (const { item, line, count } of batches) {
+		const mass = pasteMassG(line.part.form) * count
+		plain += mass
+		used += mass * usedOfReckoned(learnt, item.paste, line.part.role)
+	}
+	return plain > 0 ? used / plain : 1
+}
+
 /** So many times as much. */
-function asUsed(rolled: Rolled, factor: number): Rolled {
+function asUsed(weighed: Omit<Rolled, 'plainMg'>, factor: number): Rolled {
+	const rolled = { ...weighed, plainMg: weighed.mg }
 	const mg = Math.ceil(rolled.mg * factor - 1e-6)
 	if (mg === rolled.mg) return rolled
 	return { ...rolled, mg, sources: [...rolled.sources, { type: 'learnt', mg: mg - rolled.mg }] }
 }
 
 /** Paste of the batches, mg: cut parts by the sheets that they are rolled to, others by their mass. */
-function weighBatches(batches: readonly Batch[], terms: KitTerms): Rolled {
+function weighBatches(batches: readonly Batch[], terms: KitTerms): Omit<Rolled, 'plainMg'> {
 	const byThickness = new Map<number, Batch[]>()
 	const sources: PasteSource[] = []
 	let mg = 0

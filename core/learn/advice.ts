@@ -1,9 +1,13 @@
-/** What past classes say that is worth a change: steps that are always late, spares that are never used, paste that is over. */
+/**
+ * What past classes say that is worth a change: steps that are always late, tools that are waited for, spares that are never
+ * used, paste and wires that are over.
+ */
 import { groupBreakage } from '../course/pace'
 import { spanOf, type BeliefSpan } from './belief-span'
 import type { Observed, PartObservation } from './learnt'
 import type { MinutesBelief, MinutesObservation } from './minutes-belief'
 import { PasteBelief } from './paste-belief'
+import type { SeenPaste, SeenQueue, SeenWires } from './seen'
 
 export type Advice =
 	| {
@@ -18,17 +22,50 @@ export type Advice =
 	  }
 	| { kind: 'fragile' | 'sturdy'; part: string; stated: number; made: number; broken: number }
 	| { kind: 'over' | 'short'; paste: string; used: BeliefSpan; classes: number }
+	/** Wires that come back. */
+	| { kind: 'spare wires'; wire: string; handed: number; used: number; classes: number }
+	/** `most`: of students who stood waiting for it at once, in the classes where anybody did. */
+	| { kind: 'queue'; tool: string; most: number; classes: number; of: number }
 
 /** Fewer classes are chance. */
 const LEAST_CLASSES = 3
 /** So much off at least, for sure in nineteen of twenty. */
 const LEAST_SHARE = 0.1
+/** One who waits takes the next tool that lies down. */
+const LEAST_QUEUE = 2
 /** That what was seen is chance. */
 const LEAST_CHANCE = 0.05
 
-/** What costs or gains most minutes first, then what breaks, then paste. */
-export function advise(observed: Observed, belief: MinutesBelief): Advice[] {
-	return [...adviseSteps(observed.minutes, belief), ...adviseParts(observed.breakage), ...advisePaste(observed.paste)]
+/** What past classes have left, with what is only looked at. */
+export interface Advised extends Observed {
+	paste: readonly SeenPaste[]
+	wires: readonly SeenWires[]
+	queues: readonly SeenQueue[]
+}
+
+/** What costs or gains most minutes first, then tools that are waited for, then what breaks, then paste and wires. */
+export function advise(observed: Advised, belief: MinutesBelief): Advice[] {
+	return [
+		...adviseSteps(observed.minutes, belief),
+		...adviseTools(observed.queues),
+		...adviseParts(observed.breakage),
+		...advisePaste(observed.paste),
+		...adviseWires(observed.wires),
+	]
+}
+
+/** Where two or more stood waiting in half of the classes that say something of it; the longest queue first. */
+function adviseTools(queues: readonly SeenQueue[]): Advice[] {
+	return [...groupBy(queues, ({ tool }) => tool)]
+		.flatMap(([tool, own]): Extract<Advice, { kind: 'queue' }>[] => {
+			const perClass = [...groupBy(own, ({ classId }) => classId).values()]
+			const waits = perClass
+				.map((rows) => Math.max(...rows.map(({ waiting }) => waiting)))
+				.filter((most) => most >= LEAST_QUEUE)
+			if (waits.length < LEAST_CLASSES || waits.length * 2 < perClass.length) return []
+			return [{ kind: 'queue', tool, most: Math.max(...waits), classes: waits.length, of: perClass.length }]
+		})
+		.toSorted((a, b) => b.most - a.most)
 }
 
 function adviseSteps(minutes: readonly MinutesObservation[], belief: MinutesBelief): Advice[] {
@@ -61,13 +98,36 @@ function adviseParts(breakage: readonly PartObservation[]): Advice[] {
 	})
 }
 
-function advisePaste(paste: Observed['paste']): Advice[] {
+function advisePaste(paste: readonly SeenPaste[]): Advice[] {
 	const belief = new PasteBelief(paste)
 	return [...groupBy(paste, (own) => own.paste)].flatMap(([name, own]): Advice[] => {
 		const used = spanOf(belief.ratioOf({ paste: name }))
 		const kind = used.ninety[1] < 1 ? 'over' : used.ninety[0] > 1 ? 'short' : undefined
-		return kind && own.length >= LEAST_CLASSES ? [{ kind, paste: name, used, classes: own.length }] : []
+		const classes = countClasses(own)
+		return kind && classes >= LEAST_CLASSES ? [{ kind, paste: name, used, classes }] : []
 	})
+}
+
+/** Where a tenth at least comes back of every class. */
+function adviseWires(wires: readonly SeenWires[]): Advice[] {
+	return [...groupBy(wires, ({ wire }) => wire)].flatMap(([wire, own]): Advice[] => {
+		const classes = countClasses(own)
+		const isOver = own.every(({ handed, used }) => used <= (1 - LEAST_SHARE) * handed)
+		if (!isOver || classes < LEAST_CLASSES) return []
+		return [
+			{
+				kind: 'spare wires',
+				wire,
+				handed: sumOf(own, (one) => one.handed),
+				used: sumOf(own, (one) => one.used),
+				classes,
+			},
+		]
+	})
+}
+
+function countClasses(list: readonly { classId: string }[]): number {
+	return new Set(list.map(({ classId }) => classId)).size
 }
 
 /** That at most so many happen of which so many are expected: Poisson's distribution. */

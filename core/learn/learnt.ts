@@ -7,15 +7,16 @@ import type { ResolvedDesign } from '../design/resolve-design'
 import { learnBreakage, meanBreakage, type BreakageBelief, type BreakageObservation } from './breakage-belief'
 import { learnMinutes, learntStepKey, withLearntMinutes, type LearntMinutes } from './learnt-minutes'
 import type { MinutesObservation } from './minutes-belief'
-import { PasteBelief, type PasteObservation } from './paste-belief'
+import { kindsOfPaste, PasteBelief, type PasteObservation } from './paste-belief'
+import { pasteUseKey, type PasteUse } from './paste-use'
 
 export interface Learnt extends LearntMinutes {
 	/** YYYY-MM-DD: the day on which it was taken over. */
 	since: string
 	/** Of the parts that were seen, by `learntPartKey`; absent: none. */
 	breakage?: Record<string, BreakageBelief>
-	/** Grams used for each that is reckoned, by paste; absent: as reckoned. */
-	paste?: Record<string, number>
+	/** Absent: as reckoned. */
+	paste?: PasteUse
 }
 
 /** Pieces of a part in a class. */
@@ -45,7 +46,7 @@ export function learntPartKey(designId: string, partId: string): string {
  */
 export function learnFrom({ minutes, breakage, paste }: Observed, since: string): Learnt {
 	const parts = [...new Set(breakage.map(({ part }) => part))].toSorted()
-	const pastes = [...new Set(paste.map((own) => own.paste))].toSorted()
+	const pastes = kindsOfPaste(paste)
 	const belief = new PasteBelief(paste)
 	return {
 		since,
@@ -55,7 +56,10 @@ export function learnFrom({ minutes, breakage, paste }: Observed, since: string)
 		}),
 		...(pastes.length > 0 && {
 			paste: Object.fromEntries(
-				pastes.map((name) => [name, Math.round(1000 * Math.exp(belief.ratioOf({ paste: name }).mean)) / 1000]),
+				pastes.map((own) => [
+					pasteUseKey(own.paste, own.kind),
+					Math.round(1000 * Math.exp(belief.ratioOf(own).mean)) / 1000,
+				]),
 			),
 		}),
 	}

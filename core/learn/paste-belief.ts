@@ -6,7 +6,7 @@ import type { Moments } from './truncated-normal'
 export interface PasteObservation {
 	id: string
 	paste: string
-	/** Of pieces: petals, leaves; absent: of several. */
+	/** Of pieces, as the design calls their role; absent: of several. */
 	kind?: string
 	/** Grams, > 0. */
 	reckonedG: number
@@ -44,6 +44,16 @@ export class PasteBelief {
 		this.#keys.set(key, number)
 		return number
 	}
+}
+
+/** Each paste by itself, and then each of its kinds that was seen by itself; in order of name. */
+export function kindsOfPaste<Seen extends Pick<PasteObservation, 'paste' | 'kind'>>(
+	seen: readonly Seen[],
+): Pick<PasteObservation, 'paste' | 'kind'>[] {
+	return [...new Set(seen.map(({ paste }) => paste))].toSorted().flatMap((paste) => {
+		const kinds = new Set(seen.flatMap((own) => (own.paste === paste && own.kind !== undefined ? [own.kind] : [])))
+		return [{ paste }, ...[...kinds].toSorted().map((kind) => ({ paste, kind }))]
+	})
 }
 
 const PASTE = 'paste '

@@ -59,6 +59,8 @@ export interface RunState {
 	attendance: ReadonlyMap<number, { is: Attendance; when: number }>
 	broken: FactOf<'broken'>[]
 	spares: FactOf<'spare'>[]
+	/** For tools, as they came. */
+	queues: FactOf<'waited'>[]
 	/** Of who was away, by place. */
 	waysBack: ReadonlyMap<number, WayBackChoice>
 	/** Who finishes what at home. */
@@ -95,6 +97,7 @@ export function foldRun(opened: RunPlan, events: readonly RunEvent[], now: numbe
 			current: 0,
 			broken: [],
 			spares: [],
+			queues: [],
 			takenHome: [],
 			notes: [],
 			lines: {},
@@ -146,6 +149,9 @@ function noteRoom(state: RunState, event: RunEvent): void {
 			return
 		case 'spare':
 			state.spares.push(event)
+			return
+		case 'waited':
+			state.queues.push(event)
 			return
 		case 'way back':
 			state.waysBack = new Map(state.waysBack).set(event.place, event.is)

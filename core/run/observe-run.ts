@@ -1,11 +1,11 @@
-/** What a session that was taught says of how long its steps take, and of what breaks: observations for learning. */
+/** What a session that was taught says of how long its steps take, of what breaks and who waits: observations for learning. */
 import { paceFactor } from '../course/pace'
 import type { Course } from '../course/course'
 import { giveKeys } from '../course/course-items'
 import { learntPartKey, type Learnt } from '../learn/learnt'
 import { learntFactor, learntStepKey } from '../learn/learnt-minutes'
 import type { MinutesObservation } from '../learn/minutes-belief'
-import type { SeenPart } from '../learn/seen'
+import type { SeenPart, SeenQueue } from '../learn/seen'
 import type { ResolvedStep } from '../design/resolve-design'
 import type { DesignInCourse } from '../plan/compile/compile-course'
 import type { TaskSource } from '../plan/compile/compiled-course'
@@ -26,6 +26,7 @@ export interface TaughtCourse {
 export interface RunObservations {
 	minutes: MinutesObservation[]
 	breakage: SeenPart[]
+	queues: SeenQueue[]
 }
 
 type StepSource = Extract<TaskSource, { type: 'step' }>
@@ -38,7 +39,7 @@ type StepSource = Extract<TaskSource, { type: 'step' }>
  */
 export function observeRun(state: RunState, taught: TaughtCourse): RunObservations {
 	const studentCount = presentCount(state, taught.course.studentCount)
-	if (studentCount === 0) return { minutes: [], breakage: [] }
+	if (studentCount === 0) return { minutes: [], breakage: [], queues: [] }
 	const minutes = state.entries.flatMap((own): MinutesObservation[] => {
 		const { source, id, startMin, endMin } = own.entry
 		const took = minutesTaken(own, state)
@@ -53,7 +54,14 @@ export function observeRun(state: RunState, taught: TaughtCourse): RunObservatio
 	const lostOf = (partName: string) => {
 		return state.broken.reduce((sum, own) => sum + (own.kind === partName ? own.count : 0), 0)
 	}
-	return { minutes, breakage: observeParts(sources, { lostOf, studentCount, plan: state.plan, taught }) }
+	const most = new Map<string, number>()
+	for (const { tool, count } of state.queues) most.set(tool, Math.max(count, most.get(tool) ?? 0))
+	const session = { plan: state.plan, taught }
+	return {
+		minutes,
+		breakage: observeParts(sources, { lostOf, studentCount, ...session }),
+		queues: observeQueues(most, studentCount, session),
+	}
 }
 
 /** How long a session took, told by hand when it is over. */
@@ -66,6 +74,8 @@ export interface SessionForm {
 	minutes: Readonly<Record<string, number>>
 	/** Broken pieces by the name of their part, 0 where none broke; of a part that is not named nothing is said. */
 	broken: Readonly<Record<string, number>>
+	/** Students who stood waiting at once, by tool; 0: nobody; of a tool that is not named nothing is said. */
+	waiting: Readonly<Record<string, number>>
 }
 
 /** What is told by hand of a session that was taught without a tablet. */
@@ -80,7 +90,29 @@ export function observeForm(form: SessionForm, plan: RunPlan, taught: TaughtCour
 	})
 	const lostOf = (partName: string) => form.broken[partName] ?? 0
 	const sources = tasks.flatMap(({ source }) => (form.broken[source.partName] === undefined ? [] : [source]))
-	return { minutes, breakage: observeParts(sources, { lostOf, studentCount, plan, taught }) }
+	const session = { plan, taught }
+	return {
+		minutes,
+		breakage: observeParts(sources, { lostOf, studentCount, ...session }),
+		queues: observeQueues(Object.entries(form.waiting), studentCount, session),
+	}
+}
+
+/** Who stood waiting at once, tool by tool; never more than were there. */
+function observeQueues(
+	most: Iterable<readonly [tool: string, waiting: number]>,
+	studentCount: number,
+	{ plan: { session, date }, taught: { classId } }: Session,
+): SeenQueue[] {
+	return [...most].map(([tool, waiting]) => {
+		const head = { id: `${classId} ${session} waits for ${tool}`, classId, date }
+		return { ...head, tool, waiting: Math.min(waiting, studentCount), studentCount }
+	})
+}
+
+/** What the steps of a session are done with, in the order of the plan, each once. */
+export function toolsOf(plan: Pick<RunPlan, 'entries'>, designs: readonly DesignInCourse[]): string[] {
+	return [...new Set(tasksOf(plan).flatMap(({ source }) => stepsOf(source, designs).flatMap(({ tools }) => tools)))]
 }
 
 /** Steps of a session, each once, whatever interrupts it; in the order of the plan. */

@@ -27,6 +27,8 @@ export type RunFact =
 	/** This student finishes it at home. */
 	| { type: 'home'; entry: string; place: number }
 	| { type: 'broken'; kind: string; count: number; place?: number }
+	/** So many students stand waiting for a tool. */
+	| { type: 'waited'; tool: string; count: number }
 	/** A dried piece that lay ready. */
 	| { type: 'spare'; kind: string; count: number; place?: number }
 	/** Pieces are laid down to dry. */

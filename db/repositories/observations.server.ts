@@ -1,10 +1,10 @@
 /**
- * What past classes say of minutes, breakage and paste: kept as it was observed; what is left out of learning says why, and
+ * What past classes say of minutes, breakage, paste, wires and queues: kept as it was observed; what is left out of learning says why, and
  * what was corrected keeps what it was.
  */
 import { Op, type Transaction } from 'sequelize'
 import { NotFoundError } from '../../core/errors'
-import type { Observed } from '../../core/learn/learnt'
+import type { Advised } from '../../core/learn/advice'
 import type { Seen, SeenInClass, SeenKind } from '../../core/learn/seen'
 import { inTransaction, writing } from '../connection.server'
 import { ObservationModel } from '../models/learning.server'
@@ -43,12 +43,14 @@ export async function listObservations(studioId: number): Promise<StoredObservat
 }
 
 /** Those that are learnt from, by kind. */
-export function learntFrom(rows: readonly StoredObservation[]): Observed {
+export function learntFrom(rows: readonly StoredObservation[]): Advised {
 	const used = rows.filter(({ leftOut }) => leftOut === null)
 	return {
 		minutes: used.flatMap((own) => (own.kind === 'minutes' ? [own.observation] : [])),
 		breakage: used.flatMap((own) => (own.kind === 'breakage' ? [own.observation] : [])),
 		paste: used.flatMap((own) => (own.kind === 'paste' ? [own.observation] : [])),
+		wires: used.flatMap((own) => (own.kind === 'wires' ? [own.observation] : [])),
+		queues: used.flatMap((own) => (own.kind === 'queue' ? [own.observation] : [])),
 	}
 }
 

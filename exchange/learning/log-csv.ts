@@ -1,13 +1,13 @@
-/** Past classes as CSV, out and in: a line for each step, part or paste of a class. */
+/** Past classes as CSV, out and in: a line for each step, part, paste, wire or tool of a class. */
 import { PACES, type Pace } from '../../core/course/course'
 import type { SeenInClass } from '../../core/learn/seen'
 import { nameOfSeen } from '../../core/learn/seen'
 import { fromCsv, toCsv, type BadRow, type CsvRow } from '../csv'
 
-const KINDS = ['minutes', 'breakage', 'paste'] as const
+const KINDS = ['minutes', 'breakage', 'paste', 'wires', 'queue'] as const
 const HEADS = [
 	...['what', 'class', 'group', 'date', 'level', 'name', 'key', 'technique', 'technique key', 'stated', 'students'],
-	...['done', 'from', 'to', 'made', 'broken', 'reckoned', 'used', 'id'],
+	...['done', 'from', 'to', 'made', 'broken', 'pieces', 'reckoned', 'used', 'waited', 'id'],
 ] as const
 type Head = (typeof HEADS)[number]
 
@@ -37,8 +37,16 @@ function toCells(seen: SeenInClass): Partial<Record<Head, string | number>> {
 			return { ...common, level, key, stated, made, broken }
 		}
 		case 'paste': {
-			const { reckonedG: reckoned, usedG: used } = seen.observation
+			const { reckonedG: reckoned, usedG: used, kind: pieces = '' } = seen.observation
+			return { ...common, pieces, reckoned, used }
+		}
+		case 'wires': {
+			const { handed: reckoned, used } = seen.observation
 			return { ...common, reckoned, used }
+		}
+		case 'queue': {
+			const { waiting: waited, studentCount: students } = seen.observation
+			return { ...common, students, waited }
 		}
 	}
 }
@@ -103,6 +111,12 @@ class Cells {
 		return value
 	}
 
+	whole(head: Head, range: { min: number; max?: number }): number {
+		const value = this.number(head, range)
+		if (!Number.isInteger(value)) this.#fail(`${head} must be a whole number`)
+		return value
+	}
+
 	has(head: Head): boolean {
 		return (this.#values[head] ?? '') !== ''
 	}
@@ -122,7 +136,8 @@ function readLine(cells: Cells, keyOf: NonNullable<Parameters<typeof readLogCsv>
 	const name = cells.needed('name')
 	const found = cells.has('key') ? undefined : keyOf(name)
 	const key = cells.text('key') || found?.key || `file/${name}`
-	const head = { id: cells.text('id', 200) || `file ${classId} ${date} ${kind} ${name}`.slice(0, 200), classId, date }
+	const what = [kind, name, cells.text('pieces', 40)].filter((word) => word !== '').join(' ')
+	const head = { id: cells.text('id', 200) || `file ${classId} ${date} ${what}`.slice(0, 200), classId, date }
 	const seen = readSeen(kind, cells, { className, head, name, key, technique: found?.technique })
 	return cells.problem ?? seen
 }
@@ -142,7 +157,18 @@ function readSeen(
 ): SeenInClass | string {
 	if (kind === 'paste') {
 		const grams = { reckonedG: cells.number('reckoned', { min: 1 }), usedG: cells.number('used', { min: 1 }) }
-		return { kind, className, observation: { ...head, paste: name, ...grams } }
+		const pieces = cells.text('pieces', 40)
+		return { kind, className, observation: { ...head, paste: name, ...(pieces !== '' && { kind: pieces }), ...grams } }
+	}
+	if (kind === 'wires') {
+		const [handed, used] = [cells.whole('reckoned', { min: 1 }), cells.whole('used', { min: 1 })]
+		if (used > handed) return 'more were used than were handed out'
+		return { kind, className, observation: { ...head, wire: name, handed, used } }
+	}
+	if (kind === 'queue') {
+		const [waiting, students] = [cells.whole('waited', { min: 0 }), cells.whole('students', { min: 1, max: 500 })]
+		if (waiting > students) return 'more waited than there were'
+		return { kind, className, observation: { ...head, tool: name, waiting, studentCount: students } }
 	}
 	const level = cells.needed('level').toLowerCase() as Pace
 	if (!PACES.includes(level)) return `"${level}" is none of ${PACES.join(', ')}`

@@ -20,6 +20,7 @@ import { getCourse } from '../../db/repositories/courses.server'
 import { listDryingNotes } from '../../db/repositories/drying-notes.server'
 import { addObservations, listObservations } from '../../db/repositories/observations.server'
 import { addRunEvents } from '../../db/repositories/runs.server'
+import { saveStockItem } from '../../db/repositories/stock/shelf.server'
 import { listStudentSpeeds } from '../../db/repositories/student-speeds.server'
 import { replaceStudents } from '../../db/repositories/students.server'
 import { readRehearsal } from '../../app/rehearse/read-rehearsal.server'
@@ -213,7 +214,7 @@ describe('a session told by hand', () => {
 	const params = () => ({ courseId: String(courseId), session: '1' })
 	const page = async () => (await told.loader(call(who, '/told', { params: params() }))) as ToldPage
 	const tell = (body: object, by = who) => answerOf(told.action(call(by, '/told', { body, params: params() })))
-	const nothing = { studentCount: 5, told: 'all', minutes: [], broken: [], left: [] }
+	const nothing = { studentCount: 5, told: 'all', minutes: [], broken: [], waiting: [], left: [], wires: [] }
 
 	test('is learnt from like one of the tablet, and shows what was told when it is opened again', async () => {
 		const { tasks, parts, pastes } = await page()
@@ -248,6 +249,50 @@ describe('a session told by hand', () => {
 		const [own, ...others] = (await listObservations(studio.id)).filter(({ kind }) => kind === 'minutes')
 		expect(others).toEqual([])
 		expect(own!.observation).toMatchObject({ from: 12 })
+	})
+
+	test('tells wires that came back, paste by what it was for, and who waited for a tool that is shared', async () => {
+		await saveStockItem(studio.id, { kind: 'tool', name: 'ball tool', unit: 'piece', onHand: 2 }, {})
+		const { tools, pastes, pasteKinds, wires } = await page()
+		expect(tools.map(({ tool }) => tool)).toEqual(['ball tool'])
+		const [kind, wire] = [pasteKinds[0]!, wires[0]!]
+		const body = {
+			...nothing,
+			waiting: [{ tool: 'ball tool', students: 3 }],
+			left: [{ paste: kind.key, leftG: 4 }],
+			wires: [{ wire: wire.wire, pieces: 2 }],
+		}
+		expect((await tell(body)).status).toBe(200)
+		const rows = await listObservations(studio.id)
+		expect(rows.map(({ kind: own }) => own).toSorted()).toEqual(['paste', 'queue', 'wires'])
+		expect(rows.find((row) => row.kind === 'paste')!.observation).toMatchObject({
+			...{ paste: kind.paste, kind: kind.kind, usedG: kind.handedG - 4, reckonedG: kind.reckonedG },
+		})
+		const again = await page()
+		expect(again.tools[0]!.waiting).toBe(3)
+		expect(again.pasteKinds[0]!.leftG).toBe(4)
+		expect(again.wires[0]).toMatchObject({ handed: wire.handed, left: 2 })
+		const said = (await loadLog(studio)).classes[0]!.occasions.map(({ name }) => name)
+		expect(said).toContain(wire.wire)
+		expect(said).toContain('ball tool')
+
+		// Weighed twice it would count twice; and what was not handed out cannot come back.
+		const problems = async (change: object) => (await tell({ ...nothing, ...change })).refusal?.problems[0]?.path
+		const twice = [
+			{ paste: pastes.find((one) => one.paste === kind.paste)!.key, leftG: 9 },
+			{ paste: kind.key, leftG: 4 },
+		]
+		expect(await problems({ left: twice })).toBe('left[1].leftG')
+		expect(await problems({ wires: [{ wire: wire.wire, pieces: wire.handed }] })).toBe('wires[0].pieces')
+
+		const { id } = rows.find((row) => row.kind === 'wires')!
+		expect((await post({ intent: 'correct-wires', id, used: 9, handed: 4 })).refusal?.problems[0]?.path).toBe('used')
+		expect((await post({ intent: 'correct-wires', id, used: 4, handed: 9 })).status).toBe(200)
+		const queue = rows.find((row) => row.kind === 'queue')!.id
+		expect((await post({ intent: 'correct-queue', id: queue, waiting: 1 })).status).toBe(200)
+		const corrected = await listObservations(studio.id)
+		expect(corrected.find((row) => row.id === id)!.observation).toMatchObject({ used: 4, handed: 9 })
+		expect(corrected.find((row) => row.id === queue)!.observation).toMatchObject({ waiting: 1 })
 	})
 
 	test('that was taught on the tablet tells its paste alone', async () => {

@@ -80,11 +80,24 @@ async function fillStudio(studioId: number): Promise<void> {
 		...{ batchSize: 1, placeId: room.id },
 	} as never)
 	const classId = `course ${courseId}`
+	const seenHead = (what: string) => ({ id: `${classId} 1 ${what}`, classId, date: '2026-03-12' })
 	const seen = { classId, date: '2026-03-12', level: 'improvers' as const, step: 'magnolia/leaves-shape' }
 	await keepSessionObservations(studioId, run, {
 		source: 'run',
-		kinds: ['minutes'],
+		kinds: ['minutes', 'paste', 'wires', 'queue'],
 		observations: [
+			{
+				...{ kind: 'paste', className: 'Magnolia' },
+				observation: { ...seenHead('paste'), paste: 'gum paste', kind: 'leaf', reckonedG: 80, usedG: 61.5 },
+			},
+			{
+				...{ kind: 'wires', className: 'Magnolia' },
+				observation: { ...seenHead('wires'), wire: '26 gauge white', handed: 90, used: 81 },
+			},
+			{
+				...{ kind: 'queue', className: 'Magnolia' },
+				observation: { ...seenHead('queue'), tool: 'petal veiner', waiting: 3, studentCount: 8 },
+			},
 			{
 				...{ kind: 'minutes', className: 'Magnolia', stepName: 'leaves' },
 				observation: {
@@ -161,7 +174,7 @@ describe('a copy', () => {
 	test('names rows as the new studio does, also inside documents and texts', async () => {
 		const id = await emptyStudio()
 		await readStudioCopy(id, copy)
-		const observed = (await listObservations(id)).find(({ source }) => source === 'run')
+		const observed = (await listObservations(id)).find(({ source, kind }) => source === 'run' && kind === 'minutes')
 		const courseId = observed?.run?.courseId
 		expect(observed?.observation).toMatchObject({ classId: `course ${courseId}`, id: `course ${courseId} 1 leaves` })
 		await expect(getCourse(id, courseId ?? 0)).resolves.toMatchObject({ name: 'Magnolia on Thursdays' })

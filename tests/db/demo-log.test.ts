@@ -49,3 +49,19 @@ test('the truth lies where nine in ten are said to lie, about as often as that',
 	expect(steps.length).toBeGreaterThan(25)
 	expect(inside.length / steps.length).toBeGreaterThan(0.8)
 })
+
+test('has paste by kind of piece, wires that were counted back, and queues where tools are shared', () => {
+	const { course, designs, compiled, plan } = packDemo('Magnolia on Thursdays')
+	const owned = { 'petal veiner': 2 }
+	const seen = playPastClasses({ course, designs, compiled, plan, owned }, { today: '2026-03-02', seed: 1 })
+	const kindsOf = seen.flatMap((own) => (own.kind === 'paste' ? [own.observation.kind] : []))
+	expect(kindsOf).toContain('leaf')
+	for (const { kind, observation } of seen) {
+		if (kind === 'wires') expect(observation.used).toBeLessThanOrEqual(observation.handed)
+		if (kind === 'queue') expect(observation.waiting).toBeLessThanOrEqual(observation.studentCount - 2)
+	}
+	expect(seen.filter(({ kind }) => kind === 'wires').length).toBeGreaterThan(4)
+	expect(new Set(seen.flatMap((own) => (own.kind === 'queue' ? [own.observation.tool] : [])))).toEqual(
+		new Set(['petal veiner']),
+	)
+})

@@ -135,6 +135,9 @@ describe('an evening', () => {
 		await press('Broken piece')
 		await press('A dried one was given')
 		await tablet.getByText('1 dried given').waitFor()
+		await press('They wait')
+		await press('3')
+		await tablet.getByRole('button', { name: '3', pressed: true }).waitFor()
 		await press('Note')
 		await tablet.getByRole('textbox', { name: 'A note' }).fill('The window was open')
 		const photo = { name: 'phone.jpg', mimeType: 'image/jpeg', buffer: Buffer.from(makeJpeg(900, 600)) }

@@ -42,11 +42,26 @@ function seen(id: string): fc.Arbitrary<SeenInClass> {
 			return { kind: 'breakage', className: 'A class', observation: { ...own, ...part } }
 		})
 	const paste = fc
-		.tuple(head(id), word, fc.integer({ min: 1, max: 900 }), fc.integer({ min: 1, max: 900 }))
-		.map(([own, name, reckonedG, usedG]): SeenInClass => {
-			return { kind: 'paste', className: 'A class', observation: { ...own, paste: name, reckonedG, usedG } }
+		.tuple(head(id), word, fc.option(word), fc.integer({ min: 1, max: 900 }), fc.integer({ min: 1, max: 900 }))
+		.map(([own, name, kind, reckonedG, usedG]): SeenInClass => {
+			const observation = { ...own, paste: name, ...(kind !== null && { kind }), reckonedG, usedG }
+			return { kind: 'paste', className: 'A class', observation }
 		})
-	return fc.oneof(minutes, breakage, paste)
+	const wires = fc
+		.tuple(head(id), word, fc.integer({ min: 0, max: 90 }), fc.integer({ min: 1, max: 900 }))
+		.map(([own, wire, back, used]): SeenInClass => {
+			return { kind: 'wires', className: 'A class', observation: { ...own, wire, handed: used + back, used } }
+		})
+	const queue = fc
+		.tuple(head(id), word, fc.integer({ min: 0, max: 40 }), fc.integer({ min: 1, max: 40 }))
+		.map(([own, tool, waiting, more]): SeenInClass => {
+			return {
+				kind: 'queue',
+				className: 'A class',
+				observation: { ...own, tool, waiting, studentCount: waiting + more },
+			}
+		})
+	return fc.oneof(minutes, breakage, paste, wires, queue)
 }
 
 test('what goes out comes in again as it was', () => {
@@ -80,7 +95,7 @@ describe('a sheet that somebody has typed', () => {
 			'minutes;Thursdays;2026-01-08;experts;petals: cut;20;8;25;25',
 			'minutes;Thursdays;2026-01-08;beginners;petals: cut;20;8;25;20',
 			'minutes;Thursdays;2026-01-08;beginners;petals: cut;;8;25;25',
-			'queue;Thursdays;2026-01-08;beginners;petals: cut;20;8;25;25',
+			'glue;Thursdays;2026-01-08;beginners;petals: cut;20;8;25;25',
 			'minutes;Thursdays;2026-01-08;beginners;petals: cut;20;8;25;25',
 			'minutes;Thursdays;2026-01-08;beginners;petals: cut;20;8;26;26',
 		]
@@ -90,4 +105,22 @@ describe('a sheet that somebody has typed', () => {
 		expect(bad[0]!.problem).toContain('8 January')
 		expect(bad.at(-1)!.problem).toBe('the same is said twice')
 	})
+})
+
+test('of wires and queues what cannot be is said, and pastes of two kinds of piece are two lines', () => {
+	const text = [
+		'what;class;date;name;pieces;students;reckoned;used;waited',
+		'wires;Thursdays;2026-01-08;26 gauge white;;;40;41;',
+		'wires;Thursdays;2026-01-08;26 gauge white;;;40;3.5;',
+		'queue;Thursdays;2026-01-08;ball tool;;6;;;7',
+		'paste;Thursdays;2026-01-08;gum paste;leaf;;100;60;',
+		'paste;Thursdays;2026-01-08;gum paste;petal;;100;90;',
+	].join('\n')
+	const { seen: all, bad } = readLogCsv(text)
+	expect(bad).toEqual([
+		{ line: 2, problem: 'more were used than were handed out' },
+		{ line: 3, problem: 'used must be a whole number' },
+		{ line: 4, problem: 'more waited than there were' },
+	])
+	expect(all.map(({ observation }) => 'kind' in observation && observation.kind)).toEqual(['leaf', 'petal'])
 })

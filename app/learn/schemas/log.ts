@@ -3,6 +3,7 @@ import { rowId } from '../../shared/schemas/row-version'
 
 const MINUTES = 'Minutes from 0.5 to 2000'
 const PIECES = 'A whole number of pieces'
+const WAITING = 'A whole number of students, from 0 to 500'
 const GRAMS = 'Grams from 1 to 100 000'
 
 const id = () => rowId().required()
@@ -27,6 +28,15 @@ export const logActions = {
 	'correct-paste': object({
 		id: id(),
 		usedG: number().typeError(GRAMS).required(GRAMS).min(1, GRAMS).max(100_000, GRAMS),
+	}).noUnknown(),
+	'correct-wires': object({
+		id: id(),
+		handed: pieces().min(1, PIECES),
+		used: pieces().min(1, PIECES).max(ref('handed'), 'More were used than were handed out'),
+	}).noUnknown(),
+	'correct-queue': object({
+		id: id(),
+		waiting: number().typeError(WAITING).required(WAITING).integer(WAITING).min(0, WAITING).max(500, WAITING),
 	}).noUnknown(),
 	/** What was observed counts again. */
 	'as-observed': object({ id: id() }).noUnknown(),

@@ -4,6 +4,7 @@ import { array, number, object, string } from 'yup'
 const MINUTES = 'Minutes from 0.5 to 2000'
 const STUDENTS = 'A whole number from 1 to 500'
 const PIECES = 'A whole number from 0 to 10 000'
+const WAITING = 'A whole number of students, from 0 to 500'
 const GRAMS = 'Grams from 0 to 100 000'
 /** More than any session has. */
 const MOST_LINES = 300
@@ -25,6 +26,22 @@ export const toldSchema = object({
 	broken: array(
 		object({
 			part: name(),
+			pieces: number().typeError(PIECES).required(PIECES).integer(PIECES).min(0, PIECES).max(10_000, PIECES),
+		}).noUnknown(),
+	)
+		.max(MOST_LINES)
+		.required(),
+	waiting: array(
+		object({
+			tool: name(),
+			students: number().typeError(WAITING).required(WAITING).integer(WAITING).min(0, WAITING).max(500, WAITING),
+		}).noUnknown(),
+	)
+		.max(MOST_LINES)
+		.required(),
+	wires: array(
+		object({
+			wire: name(),
 			pieces: number().typeError(PIECES).required(PIECES).integer(PIECES).min(0, PIECES).max(10_000, PIECES),
 		}).noUnknown(),
 	)

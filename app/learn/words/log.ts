@@ -1,5 +1,7 @@
 /** What was learnt from past classes, in words. */
 import type { BacktestFigures } from '../../../core/learn/backtest'
+import type { PasteObservation } from '../../../core/learn/paste-belief'
+import type { PartRole } from '../../../core/design/design'
 import type { BelievedStudent } from '../../../core/learn/student-speed'
 import { count } from '../../shared/words/times'
 import type { BelievedName } from '../believed-names'
@@ -80,14 +82,44 @@ export function seenWords(occasion: LoggedOccasion): string {
 			return `${occasion.broken} of ${occasion.made} broke`
 		case 'paste':
 			return `${Math.round(occasion.usedG)} g used`
+		case 'wires':
+			return `${occasion.used} used`
+		case 'queue':
+			return occasion.waiting === 0 ? 'nobody waited' : `${count(occasion.waiting, 'student')} waited at once`
 	}
+}
+
+const KIND_WORDS: Record<PartRole, string> = {
+	centre: 'centres',
+	petal: 'petals',
+	sepal: 'sepals',
+	leaf: 'leaves',
+	bud: 'buds',
+	filler: 'fillers',
+	base: 'bases',
+	decoration: 'decorations',
+}
+
+/** 'gum paste', 'gum paste for petals'. */
+export function pasteWords({ paste, kind }: Pick<PasteObservation, 'paste' | 'kind'>): string {
+	return kind === undefined ? paste : `${paste} for ${KIND_WORDS[kind as PartRole] ?? kind}`
 }
 
 /** Against what. */
 export function againstWords(occasion: LoggedOccasion): string {
 	if (occasion.leftOut !== null) return `left out: ${occasion.leftOut}`
-	if (occasion.kind === 'minutes') return foretoldWords(occasion)
-	return occasion.kind === 'paste' ? `reckoned ${Math.round(occasion.reckonedG)} g` : ''
+	switch (occasion.kind) {
+		case 'minutes':
+			return foretoldWords(occasion)
+		case 'paste':
+			return `reckoned ${Math.round(occasion.reckonedG)} g`
+		case 'wires':
+			return `handed out ${occasion.handed}`
+		case 'queue':
+			return `of ${occasion.studentCount}`
+		case 'breakage':
+			return ''
+	}
 }
 
 /** '6.7 in 100'. */
@@ -145,6 +177,18 @@ export function adviceWords({ advice, name }: NamedAdvice): { of: string; is: st
 				of,
 				is: `runs short: ${Math.round(100 * (advice.used.at - 1))} % more is used than is reckoned.`,
 				so: 'With what was learnt more is weighed out.',
+			}
+		case 'spare wires':
+			return {
+				of,
+				is: `come back: ${advice.handed - advice.used} of ${advice.handed} were not used.`,
+				so: 'Hand out fewer spares of it, or make less of what it is for ahead.',
+			}
+		case 'queue':
+			return {
+				of,
+				is: `is waited for: up to ${count(advice.most, 'student')} at once, in ${advice.classes} of ${count(advice.of, 'class', 'classes')}.`,
+				so: 'One more of it would help, or tables that begin with different steps: the tools of a course say how much.',
 			}
 	}
 }

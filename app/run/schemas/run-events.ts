@@ -51,6 +51,7 @@ const FACTS: Record<RunFact['type'], Record<string, AnySchema>> = {
 	home: { entry: name(), place: place().required() },
 	broken: { kind: name(), count: count(), place: place() },
 	spare: { kind: name(), count: count(), place: place() },
+	waited: { tool: name(), count: count() },
 	tray: { batch: name(), pieces: number().integer().min(0).max(9_999), where: string().max(120) },
 	look: {
 		batch: name(),

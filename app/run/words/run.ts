@@ -65,6 +65,14 @@ function listed(pieces: RunState['broken'] | RunState['spares'], verb: string): 
 	return all.length > 0 ? `${verb}: ${all.join(', ')}` : ''
 }
 
+/** 'Waited for: petal veiner, 3 at once.' */
+export function waitedWords({ queues }: Pick<RunState, 'queues'>): string {
+	const most = new Map<string, number>()
+	for (const { tool, count: many } of queues) most.set(tool, Math.max(many, most.get(tool) ?? 0))
+	const all = [...most].map(([tool, many]) => `${tool}, ${many} at once`)
+	return all.length > 0 ? `Waited for: ${all.join('; ')}.` : ''
+}
+
 /** The lines that are finished by hand, as what is asked. */
 export const TOPIC_WORDS: Record<NoteTopic, string> = {
 	'paste over': 'Paste that was over, grams',

@@ -14,6 +14,7 @@ const FACTS: { [Type in RunFact['type']]: Required<FactOf<Type>> } = {
 	'way back': { type: 'way back', place: 1, is: 'dried' },
 	home: { type: 'home', entry: 'petals#1', place: 0 },
 	broken: { type: 'broken', kind: 'inner petals', count: 2, place: 4 },
+	waited: { type: 'waited', tool: 'petal veiner', count: 3 },
 	spare: { type: 'spare', kind: 'inner petals', count: 1, place: 4 },
 	tray: { type: 'tray', batch: 'petals@1', pieces: 9, where: 'shelf by the window' },
 	look: { type: 'look', batch: 'petals@1', stage: 'touch', isReached: true, isNoFurther: true },

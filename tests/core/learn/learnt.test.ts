@@ -6,7 +6,7 @@ import { learnFrom, learntPartKey, withLearnt, type Learnt, type PartObservation
 import { piecesOfGroup } from '../../../core/learn/pieces-to-make'
 import { piecesToMake } from '../../../core/materials/spares'
 import { packClassKit } from '../../../core/kit/class-kit'
-import { totalPaste } from '../../../core/kit/paste-totals'
+import { totalPaste, totalPasteByKind } from '../../../core/kit/paste-totals'
 import { planCourse, resolveCourse } from '../../../core/plan/plan-course'
 import { ORDINARY_TERMS } from '../../../core/plan/compile/drying-terms'
 import { Rehearsal } from '../../../core/rehearse/rehearsal'
@@ -97,11 +97,43 @@ describe('paste', () => {
 
 	test('is reckoned the same before anything was learnt, by whatever kits were weighed out', () => {
 		const less = weighed(70)
-		const [usual, own] = [totalPaste(planWith(NOTHING).kit.paste), totalPaste(planWith(less).kit.paste, less.paste)]
+		const [usual, own] = [totalPaste(planWith(NOTHING).kit.paste), totalPaste(planWith(less).kit.paste)]
 		expect(own.map(({ paste }) => paste)).toEqual(usual.map(({ paste }) => paste))
 		for (const [k, { reckonedG, handedG }] of own.entries()) {
 			expect(Math.abs(reckonedG - usual[k]!.reckonedG)).toBeLessThanOrEqual(1)
 			expect(handedG).toBeLessThanOrEqual(usual[k]!.handedG)
+		}
+	})
+
+	test('for leaves that is always over leaves petals as they are; all of it by name is what they share', () => {
+		const one = (kind: string, k: number, usedG: number) => ({ id: `${kind} ${k}`, paste: 'gum paste', kind, usedG })
+		const paste = Array.from({ length: 8 }, (_, k) => [
+			{ ...one('leaf', k, 60), reckonedG: 100 },
+			{ ...one('petal', k, 100), reckonedG: 100 },
+		]).flat()
+		const learnt = learnFrom({ minutes: [], breakage: [], paste }, '2026-03-02')
+		const { 'gum paste': whole, 'gum paste, leaf': leaf, 'gum paste, petal': petal } = learnt.paste!
+		expect(leaf!).toBeLessThan(whole!)
+		expect(petal!).toBeGreaterThan(whole!)
+		const [usual, own] = [planWith(NOTHING).kit.paste, planWith(learnt).kit.paste]
+		for (const [k, { item, kinds, shares, plainMg }] of own.entries()) {
+			expect(plainMg).toBeCloseTo(usual[k]!.plainMg, 6)
+			if (item.paste !== 'gum paste' || kinds.length !== 1) continue
+			const factor = learnt.paste![`gum paste, ${kinds[0]!}`] ?? whole!
+			expect(shares.usual / usual[k]!.shares.usual).toBeCloseTo(factor, 2)
+		}
+		expect(own.filter(({ kinds }) => kinds.includes('leaf'))).not.toEqual([])
+	})
+
+	test('is told by kind of piece where its colours say which, and the kinds are no more than the whole', () => {
+		const { paste } = planWith(NOTHING).kit
+		const [wholes, kinds] = [totalPaste(paste), totalPasteByKind(paste)]
+		expect(kinds.map(({ kind }) => kind)).toContain('leaf')
+		for (const whole of wholes) {
+			const own = kinds.filter((one) => one.paste === whole.paste)
+			const sum = own.reduce((grams, { handedG }) => grams + handedG, 0)
+			expect(sum).toBeLessThanOrEqual(whole.handedG)
+			expect(new Set(own.flatMap(({ colours }) => colours)).size).toBe(own.flatMap(({ colours }) => colours).length)
 		}
 	})
 

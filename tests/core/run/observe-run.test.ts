@@ -107,7 +107,11 @@ test('of a class that nobody came to nothing is learnt', () => {
 	const away = Array.from({ length: course.studentCount }, (_, place) => {
 		return [0, { type: 'attendance', place, is: 'away' }] as const
 	})
-	expect(observe(...away, [31, entry(first!.id)], [31, { type: 'closed' }])).toEqual({ minutes: [], breakage: [] })
+	expect(observe(...away, [31, entry(first!.id)], [31, { type: 'closed' }])).toEqual({
+		minutes: [],
+		breakage: [],
+		queues: [],
+	})
 })
 
 test('of a plan that was made with what was learnt, the stated minutes are the design’s again', () => {
@@ -150,10 +154,32 @@ test('of parts of two designs that have one name nobody knows which broke', () =
 		...PLAN,
 		entries: [first!, { ...first!, id: 'twin#0', source: { ...source, designId: 'twin' } }],
 	}
-	const form = { studentCount: 8, told: 'all', minutes: {}, broken: { [source.partName]: 2 } } as const
+	const form = { studentCount: 8, told: 'all', minutes: {}, broken: { [source.partName]: 2 }, waiting: {} } as const
 	const told = (of: typeof plan) => {
 		return observeForm(form, of, { classId: 'course 1', course, designs: [...designs, twin] }).breakage
 	}
 	expect(told(plan)).toEqual([])
 	expect(told({ ...plan, entries: [first!] })).toMatchObject([{ partName: source.partName, broken: 2 }])
+})
+
+test('who stood waiting is told by the longest queue of each tool, and never more than were there', () => {
+	const writer = new EventWriter({ runId: 'run', device: 'tablet' }, [], () => crypto.randomUUID())
+	const waited = (tool: string, count: number) => writer.write({ type: 'waited', tool, count }, at(5))
+	const events = [
+		writer.write({ type: 'opened' }, at(0)),
+		...[waited('ball tool', 2), waited('petal veiner', 3), waited('petal veiner', 1), waited('ball tool', 99)],
+		writer.write({ type: 'closed' }, at(40)),
+	]
+	const taught = { classId: 'course 1', course, designs }
+	const { queues } = observeRun(foldRun(PLAN, events, at(40)), taught)
+	expect(queues.map(({ tool, waiting }) => [tool, waiting])).toEqual([
+		['ball tool', course.studentCount],
+		['petal veiner', 3],
+	])
+	// What was pressed by mistake is taken back like anything else.
+	const undone = [...events, writer.write({ type: 'undo', of: events[2]!.id }, at(41))]
+	expect(observeRun(foldRun(PLAN, undone, at(42)), taught).queues[1]).toMatchObject({ waiting: 1 })
+
+	const form = { studentCount: 4, told: 'all', minutes: {}, broken: {}, waiting: { 'ball tool': 0 } } as const
+	expect(observeForm(form, PLAN, taught).queues).toMatchObject([{ tool: 'ball tool', waiting: 0, studentCount: 4 }])
 })

@@ -5,7 +5,7 @@ import { PlainNumber } from '../../../shared/components/fields/plain-fields'
 import type { LoggedOccasion } from '../../load-log.server'
 import { againstWords, seenWords } from '../../words/log'
 
-/** What was seen of a step, a part or a paste, with what may be done about it. */
+/** What was seen of a step, a part, a paste, a wire or a tool, with what may be done about it. */
 export function OccasionRow({ occasion }: { occasion: LoggedOccasion }) {
 	const [asking, setAsking] = useState<'why' | 'what'>()
 	const id = useId()
@@ -89,13 +89,19 @@ function CorrectFields({ occasion }: { occasion: LoggedOccasion }) {
 				/>
 			)
 		case 'breakage':
-			return (
-				<>
-					<PlainNumber name="broken" label="Broke" defaultValue={occasion.broken} isRequired />
-					<PlainNumber name="made" label="of" defaultValue={occasion.made} isRequired />
-				</>
-			)
+			return <OfFields of={{ broken: occasion.broken, made: occasion.made }} label="Broke" />
 		case 'paste':
 			return <PlainNumber name="usedG" label="Used" unit="g" defaultValue={Math.round(occasion.usedG)} isRequired />
+		case 'wires':
+			return <OfFields of={{ used: occasion.used, handed: occasion.handed }} label="Used" />
+		case 'queue':
+			return <PlainNumber name="waiting" label="Waited at once" defaultValue={occasion.waiting} isRequired />
 	}
+}
+
+/** So many of so many, by the names of their fields. */
+function OfFields({ of, label }: { of: Record<string, number>; label: string }) {
+	return Object.entries(of).map(([name, value], k) => (
+		<PlainNumber key={name} name={name} label={k === 0 ? label : 'of'} defaultValue={value} isRequired />
+	))
 }

@@ -13,11 +13,12 @@ import { schemaProblems } from '../../../shared/schemas/schema-problems'
 import { FewField } from '../../../shared/components/fields/choice-fields'
 import { Disclosure } from '../../../shared/native/disclosure'
 import { longDay } from '../../../shared/words/times'
+import { pasteWords } from '../../words/log'
 import { toldSchema } from '../../schemas/told'
-import { keepTold, loadTold, type ToldPage as ToldData } from '../../told-session.server'
+import { keepTold, loadTold, type ToldPage as ToldData, type ToldPaste } from '../../told-session.server'
 import type { Route } from './+types/route'
 import { ToldLine } from './told-line'
-import { useTold } from './use-told'
+import { useTold, type ToldKind } from './use-told'
 import './told.css'
 
 export function loader({ params, context }: Route.LoaderArgs) {
@@ -58,7 +59,7 @@ export default function ToldPage({ loaderData: page }: Route.ComponentProps) {
 function ToldForm({ page }: { page: ToldData }) {
 	const { send, isSaving, isSaved, problemOf } = useSending()
 	const told = useTold(page)
-	const line = (kind: 'minutes' | 'broken' | 'left', key: string) => ({
+	const line = (kind: ToldKind, key: string) => ({
 		value: told.valueOf(kind, key),
 		onChange: (text: string) => told.set(kind, key, text),
 		problem: problemOf(told.pathOf(kind, key)),
@@ -72,7 +73,16 @@ function ToldForm({ page }: { page: ToldData }) {
 			{...line('minutes', id)}
 		/>
 	)
-	const { isOnTablet, tasks, parts, pastes } = page
+	const pasteLine = (one: ToldPaste, label: string) => (
+		<ToldLine
+			key={one.key}
+			label={label}
+			unit="g"
+			besides={`of ${one.handedG} g handed out; reckoned ${one.reckonedG} g`}
+			{...line('left', one.key)}
+		/>
+	)
+	const { isOnTablet, tasks, parts, tools, pastes, pasteKinds, wires } = page
 	return (
 		<form
 			className="stack"
@@ -121,23 +131,38 @@ function ToldForm({ page }: { page: ToldData }) {
 							<ToldLine key={name} label={name} {...line('broken', name)} />
 						))}
 					</fieldset>
+					{tools.length > 0 && (
+						<fieldset className="told-lines">
+							<legend>Students who stood waiting for a tool, at most at once</legend>
+							{tools.map(({ tool }) => (
+								<ToldLine key={tool} label={tool} {...line('waiting', tool)} />
+							))}
+						</fieldset>
+					)}
 				</>
 			)}
 			{pastes.length > 0 && (
 				<fieldset className="told-lines">
 					<legend>Paste of all kits that came back, weighed</legend>
-					{pastes.map(({ paste, handedG, reckonedG }) => (
-						<ToldLine
-							key={paste}
-							label={paste}
-							unit="g"
-							besides={`of ${handedG} g handed out; reckoned ${reckonedG} g`}
-							{...line('left', paste)}
-						/>
+					{pastes.map((one) => pasteLine(one, one.paste))}
+				</fieldset>
+			)}
+			{pasteKinds.length > 0 && (
+				<Disclosure head="Instead, by what it was for">
+					<div className="told-lines">
+						{pasteKinds.map((one) => pasteLine(one, `${pasteWords(one)} (${one.colours.join(', ')})`))}
+					</div>
+				</Disclosure>
+			)}
+			{wires.length > 0 && (
+				<fieldset className="told-lines">
+					<legend>Wires of all kits that came back, counted</legend>
+					{wires.map(({ wire, handed }) => (
+						<ToldLine key={wire} label={wire} besides={`of ${handed} handed out`} {...line('wires', wire)} />
 					))}
 				</fieldset>
 			)}
-			{(!isOnTablet || pastes.length > 0) && (
+			{(!isOnTablet || pastes.length + wires.length > 0) && (
 				<div className="row">
 					<Button type="primary" htmlType="submit" loading={isSaving}>
 						Keep it

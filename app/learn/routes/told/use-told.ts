@@ -2,33 +2,39 @@
 import { useState } from 'react'
 import type { ToldPage } from '../../told-session.server'
 
-type Kind = 'minutes' | 'broken' | 'left'
 type Texts = Record<string, string>
 
 /** The names of a line's key and of its number in what is sent. */
 const FIELDS = {
 	minutes: { key: 'task', number: 'minutes' },
 	broken: { key: 'part', number: 'pieces' },
+	waiting: { key: 'tool', number: 'students' },
 	left: { key: 'paste', number: 'leftG' },
+	wires: { key: 'wire', number: 'pieces' },
 } as const
 
+export type ToldKind = keyof typeof FIELDS
+const KINDS = Object.keys(FIELDS) as ToldKind[]
+
 export function useTold(page: ToldPage) {
-	const [texts, setTexts] = useState<Record<Kind, Texts>>(() => ({
+	const [texts, setTexts] = useState<Record<ToldKind, Texts>>(() => ({
 		minutes: toTexts(page.tasks.map(({ id, real }) => [id, real])),
 		broken: toTexts(page.parts.map(({ name, broken }) => [name, broken])),
-		left: toTexts(page.pastes.map(({ paste, leftG }) => [paste, leftG])),
+		waiting: toTexts(page.tools.map(({ tool, waiting }) => [tool, waiting])),
+		left: toTexts([...page.pastes, ...page.pasteKinds].map(({ key, leftG }) => [key, leftG])),
+		wires: toTexts(page.wires.map(({ wire, left }) => [wire, left])),
 	}))
 	const [studentCount, setStudentCount] = useState(String(page.studentCount))
 	const [told, setTold] = useState(page.told)
-	const linesOf = (kind: Kind) => Object.entries(texts[kind]).filter(([, text]) => text.trim() !== '')
+	const linesOf = (kind: ToldKind) => Object.entries(texts[kind]).filter(([, text]) => text.trim() !== '')
 	return {
 		...{ studentCount, setStudentCount, told, setTold },
-		valueOf: (kind: Kind, key: string) => texts[kind][key] ?? '',
-		set: (kind: Kind, key: string, text: string) => {
+		valueOf: (kind: ToldKind, key: string) => texts[kind][key] ?? '',
+		set: (kind: ToldKind, key: string, text: string) => {
 			setTexts((before) => ({ ...before, [kind]: { ...before[kind], [key]: text } }))
 		},
 		/** By which a refusal names the number of a line. */
-		pathOf: (kind: Kind, key: string) => {
+		pathOf: (kind: ToldKind, key: string) => {
 			const at = linesOf(kind).findIndex(([own]) => own === key)
 			return at < 0 ? 'none' : `${kind}[${at}].${FIELDS[kind].number}`
 		},
@@ -36,7 +42,7 @@ export function useTold(page: ToldPage) {
 			studentCount: toNumber(studentCount),
 			told,
 			...Object.fromEntries(
-				(['minutes', 'broken', 'left'] as const).map((kind) => {
+				KINDS.map((kind) => {
 					const { key: name, number } = FIELDS[kind]
 					return [kind, linesOf(kind).map(([key, text]) => ({ [name]: key, [number]: toNumber(text) }))]
 				}),

@@ -2,12 +2,16 @@ import { Button } from 'antd'
 import type { RunEvent, RunFact } from '../../../../core/run/run-event'
 import type { LastPress } from '../../device/use-last-press'
 import type { Run } from '../../device/use-run'
+import type { RunPage } from '../../read-run.server'
+import { toolsAtHand } from './tools-at-hand'
 
 const MINUTE_MS = 60_000
 const AGO_MINUTES = [5, 10]
+/** Students at once; more than one can count across a room is many. */
+const WAITING = [1, 2, 3, 5]
 
 /** For some seconds after a press: what more can be said of it. */
-export function AfterPress({ run, press: { last, tell } }: { run: Run; press: LastPress }) {
+export function AfterPress({ page, run, press: { last, tell } }: { page: RunPage; run: Run; press: LastPress }) {
 	const { desk, state } = run
 	/** The press as it should have been, in place of what it was. */
 	const say = (fact: RunFact, when: number) => {
@@ -30,22 +34,52 @@ export function AfterPress({ run, press: { last, tell } }: { run: Run; press: La
 				<>
 					<span>Of</span>
 					{kindsOf(run).map((kind) => (
-						<Button
-							key={kind}
-							aria-pressed={kind === last.kind}
-							className={kind === last.kind ? 'is-chosen' : ''}
-							onClick={() => say({ ...factOf(last), kind }, last.when)}
-						>
+						<Choice key={kind} isChosen={kind === last.kind} onChoose={() => say({ ...factOf(last), kind }, last.when)}>
 							{kind}
-						</Button>
+						</Choice>
 					))}
 					<Button onClick={() => tell(desk.write({ type: 'spare', kind: last.kind, count: 1 }))}>
 						A dried one was given
 					</Button>
 				</>
 			)}
+			{last?.type === 'waited' && (
+				<>
+					<span>For</span>
+					{toolsAtHand(page, run).map((tool) => (
+						<Choice key={tool} isChosen={tool === last.tool} onChoose={() => say({ ...factOf(last), tool }, last.when)}>
+							{tool}
+						</Choice>
+					))}
+					<span>at once</span>
+					{WAITING.map((count) => (
+						<Choice
+							key={count}
+							isChosen={count === last.count}
+							onChoose={() => say({ ...factOf(last), count }, last.when)}
+						>
+							{count}
+						</Choice>
+					))}
+				</>
+			)}
 			{last?.type === 'spare' && <span>{sparesOf(state, last.kind)} dried given</span>}
 		</div>
+	)
+}
+
+interface ChoiceProps {
+	isChosen: boolean
+	onChoose: () => void
+	children: React.ReactNode
+}
+
+/** What the press was of, one of several. */
+function Choice({ isChosen, onChoose, children }: ChoiceProps) {
+	return (
+		<Button aria-pressed={isChosen} className={isChosen ? 'is-chosen' : ''} onClick={onChoose}>
+			{children}
+		</Button>
 	)
 }
 

@@ -4,7 +4,7 @@ import { NOTE_TOPICS, WAYS_BACK, type WayBackChoice } from '../../../../core/run
 import { minuteOfDayAt } from '../../../../core/time/zone'
 import type { Run } from '../../device/use-run'
 import type { RunPage } from '../../read-run.server'
-import { brokenWords, TOPIC_WORDS, tookWords, WAY_BACK_WORDS, wayBackWords } from '../../words/run'
+import { brokenWords, TOPIC_WORDS, tookWords, waitedWords, WAY_BACK_WORDS, wayBackWords } from '../../words/run'
 import { clock, duration } from '../../../shared/words/times'
 import { NotePhoto } from './note-photo'
 import { TwoBenches } from './two-benches'
@@ -17,7 +17,7 @@ interface ClosedCardProps {
 /** What was, once the session is closed: planned and real, what broke, who was away; and five lines to finish by hand. */
 export function ClosedCard({ page, run }: ClosedCardProps) {
 	const { state } = run
-	const broken = brokenWords(state)
+	const [broken, waited] = [brokenWords(state), waitedWords(state)]
 	return (
 		<section className="run-now run-closed" aria-label="What was">
 			<h2>This session is closed</h2>
@@ -35,6 +35,7 @@ export function ClosedCard({ page, run }: ClosedCardProps) {
 				})}
 			</ul>
 			{broken && <p>{broken}</p>}
+			{waited && <p>{waited}</p>}
 			{state.taken.length > 0 && <p>{state.taken.map(({ reason }) => reason).join('. ')}.</p>}
 			<Notes page={page} run={run} />
 			<HomeLines page={page} run={run} />
@@ -45,7 +46,7 @@ export function ClosedCard({ page, run }: ClosedCardProps) {
 				{page.session === page.sessionCount && (
 					<>
 						{' · '}
-						<Link to={`/courses/${page.courseId}/told/${page.session}`}>Weigh back the paste</Link>
+						<Link to={`/courses/${page.courseId}/told/${page.session}`}>Weigh back the paste, count the wires</Link>
 					</>
 				)}
 			</p>

@@ -7,6 +7,7 @@ import type { LastPress } from '../../device/use-last-press'
 import type { Run } from '../../device/use-run'
 import type { RunPage } from '../../read-run.server'
 import { AirBox } from './air-box'
+import { toolsAtHand } from './tools-at-hand'
 import { NoteBox } from './note-box'
 import { PhonesBox } from './phones-box'
 
@@ -17,13 +18,14 @@ interface RunFootProps {
 	bell: Bell
 }
 
-/** What is pressed now and then: back, a broken piece, a note, a pause, the bell, the wall. */
+/** What is pressed now and then: back, a broken piece, who waits for a tool, a note, a pause, the bell, the wall. */
 export function RunFoot({ page, run, lastPress, bell }: RunFootProps) {
 	const { desk, device, state } = run
 	const [isNoting, setIsNoting] = useState(false)
 	const last = countingEvents(device.events).findLast((event) => event.type !== 'undo' && !isByItself(event))
 	const current = state.entries[state.current]
 	const kind = current?.entry.source?.type === 'step' ? current.entry.source.partName : (current?.entry.id ?? 'piece')
+	const tool = toolsAtHand(page, run)[0]
 	const isStopped = isPaused(state)
 	const isOpen = state.opened !== undefined && state.closed === undefined
 	return (
@@ -33,6 +35,12 @@ export function RunFoot({ page, run, lastPress, bell }: RunFootProps) {
 			</Button>
 			<Button disabled={!isOpen} onClick={() => lastPress.tell(desk.write({ type: 'broken', kind, count: 1 }))}>
 				Broken piece
+			</Button>
+			<Button
+				disabled={!isOpen || tool === undefined}
+				onClick={() => tool !== undefined && lastPress.tell(desk.write({ type: 'waited', tool, count: 2 }))}
+			>
+				They wait
 			</Button>
 			<Button disabled={!isOpen} onClick={() => setIsNoting(true)}>
 				Note

@@ -51,7 +51,7 @@ export function RunPresses({ page, run, lastPress }: RunPressesProps) {
 					</Button>
 				)}
 			</div>
-			<AfterPress run={run} press={lastPress} />
+			<AfterPress page={page} run={run} press={lastPress} />
 			{isStep && (
 				<Button type="text" aria-expanded={showsStudents} onClick={() => setShowsStudents(!showsStudents)}>
 					Who is done?
