@@ -1,7 +1,7 @@
 import { defineConfig } from 'vitest/config'
 
 /** They kill, freeze and cut lines: what else the machine does would be seen in them. */
-const ALONE = ['attack', 'offline', 'starting'].map((name) => `tests/e2e/${name}.test.ts`)
+const ALONE = ['kills', 'starting'].map((name) => `tests/e2e/${name}.test.ts`)
 
 const e2e = {
 	pool: 'forks',

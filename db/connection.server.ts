@@ -26,7 +26,7 @@ import { forgetRows } from './row-memory.server'
 const ACQUIRE_MS = 6_000
 const ANSWER_MS = 8_000
 /** The connector gives up after one second, which a busy machine does not always keep. */
-const CONNECT_MS = 5_000
+const CONNECT_MS = 4_000
 const HEALTH_MS = 2_000
 /** Writers that met a deadlock begin again so often, each time after twice the pause: on a slow machine all that they do takes longer. */
 const MOST_ATTEMPTS = 8

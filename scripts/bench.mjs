@@ -18,6 +18,7 @@ const BENCHES = {
 	learn: 'learn.ts',
 	log: 'log-page.ts',
 	drying: 'drying.ts',
+	'broken-files': 'broken-files.ts',
 	pages: 'pages.mjs',
 	solving: 'solving.mjs',
 	hands: 'hands.mjs',

@@ -34,7 +34,8 @@ export async function askForForeignThings(target: Target, cookie: string): Promi
 		const isOwn = pattern === '/stock/files/:file' || pattern === '/log/files/:file'
 		if (SECRETS.test(read.text) || (read.status === 200 && !isOwn)) findings.push(`GET ${path}: ${read.status}`)
 		for (const body of usualBodies(pattern)) {
-			const answer = await ask(stranger, path, {
+			// As a page that is open sends it: whole pages to say no take most of the time.
+			const answer = await ask(stranger, dataAddress(path), {
 				method: 'POST',
 				headers: { 'Content-Type': 'application/json' },
 				body: JSON.stringify(body),
@@ -48,4 +49,9 @@ export async function askForForeignThings(target: Target, cookie: string): Promi
 	const formOf = (text: string) => /"version",(\d+)/.exec(text)?.[1]
 	if (formOf(before.text) !== formOf(after.text)) findings.push('a course was changed by another studio')
 	return findings
+}
+
+function dataAddress(path: string): string {
+	const [address, query] = path.split('?')
+	return `${address}.data${query === undefined ? '' : `?${query}`}`
 }

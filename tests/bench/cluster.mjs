@@ -1,7 +1,8 @@
 /**
  * A cluster under write load, of which one database or one copy of the app is killed in each round. Every write that was
  * acknowledged must be on every database afterwards, and nobody may be without an answer for longer than five seconds.
- * CALYCINE_ROUNDS: how many (20).
+ * Then each database is frozen once and goes on later: what becomes of writes meanwhile is told, with nothing lost there either.
+ * CALYCINE_ROUNDS: how many (20); CALYCINE_FROZEN: so many databases are frozen (3).
  */
 import os from 'node:os'
 import path from 'node:path'
@@ -11,6 +12,11 @@ import { fetchCookie } from '../../scripts/machine/running-app.mjs'
 import { startRunningCluster } from '../../scripts/machine/running-cluster.mjs'
 
 const ROUNDS = Number(process.env.CALYCINE_ROUNDS ?? 20)
+const FROZEN = Number(process.env.CALYCINE_FROZEN ?? 3)
+/** Longer than it takes the others to part from it. */
+const FROZEN_MS = 12_000
+/** Until it has caught up. */
+const THAWED_MS = 12_000
 const WRITERS = 6
 const PAUSE_MS = 50
 /** A round goes on for so long after the kill, and begins so long before it. */
@@ -56,14 +62,31 @@ async function killInTurn(cluster) {
 				`longest without an answer ${(outage / 1000).toFixed(1)} s, back in ${(back / 1000).toFixed(1)} s, lost ${missing}`,
 		)
 	}
+	const longest = load.longestSince(0)
+	for (const node of cluster.databases.nodes.slice(0, FROZEN)) lost += await freeze(cluster, node, load)
 	await load.stop()
 	const missing = await listMissing(cluster, load.acknowledged)
-	const longest = load.longestSince(0)
 	console.log(
 		`\n${ROUNDS} rounds, ${load.acknowledged.size} acknowledged writes, ${lost + missing} lost, ` +
 			`longest without an answer ${(longest / 1000).toFixed(1)} s (at most ${LONGEST_OUTAGE_MS / 1000})`,
 	)
 	return lost + missing === 0 && longest <= LONGEST_OUTAGE_MS
+}
+
+/** @returns how many writes were lost */
+async function freeze(cluster, node, load) {
+	const frozenAt = Date.now()
+	node.kill('SIGSTOP')
+	await sleep(FROZEN_MS)
+	const outage = load.longestSince(frozenAt)
+	node.kill('SIGCONT')
+	await sleep(THAWED_MS)
+	const missing = await listMissing(cluster, new Set(load.acknowledged))
+	console.log(
+		`    ${node.name}  frozen for ${FROZEN_MS / 1000} s: longest without an answer ${(outage / 1000).toFixed(1)} s, ` +
+			`${(load.longestSince(frozenAt + FROZEN_MS) / 1000).toFixed(1)} s once it went on; lost ${missing}`,
+	)
+	return missing
 }
 
 /** Writers that send one write after the other, each again until it is acknowledged. */

@@ -1,14 +1,12 @@
 /** The short form of `npm run attack`: a little of everything, from fixed seeds. */
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import { closeDatabase } from '../../db/connection.server'
-import { takeDatabaseAway } from '../attack/database-away'
 import { askForForeignThings, foundStranger } from '../attack/foreign-studio'
 import { fuzzGets, fuzzPosts } from '../attack/fuzz-posts'
 import { addDemoPerson, postAsLesserRole } from '../attack/lesser-roles'
-import { killFirstStarts, killWhileWriting } from '../attack/kill-rounds'
 import { writeInParallel } from '../attack/parallel-writers'
 import { makeJpeg } from '../support/make-jpeg'
-import { ask, HANG_MS, makeDataFolder, openTargetDatabase, postForm, startTarget, type Target } from '../attack/target'
+import { ask, makeDataFolder, openTargetDatabase, startTarget, type Target } from '../attack/target'
 
 let data: ReturnType<typeof makeDataFolder>
 let target: Target
@@ -108,36 +106,4 @@ describe('behind a proxy that we were not told to trust', () => {
 			})
 		for (let k = 0; k < 65; k++) expect((await wrong(k)).text).toContain('Address or password is not right')
 	})
-})
-
-test('a database that is frozen is told within seconds, and one that is gone comes back by itself', async () => {
-	const { frozen, health, live, backAfterMs } = await takeDatabaseAway(target)
-
-	for (const answer of frozen) {
-		expect(answer.status, answer.text.slice(0, 200)).toBe(503)
-		expect(answer.ms).toBeLessThan(HANG_MS)
-	}
-	expect(frozen[0]?.text).toContain('The database is away')
-	expect(health).toMatchObject({ status: 503 })
-	expect(health.ms).toBeLessThan(4_000)
-	// A balancer is told that it runs, and to send nobody.
-	expect(live).toMatchObject({ status: 200 })
-	expect(live.ms).toBeLessThan(1_000)
-	expect(backAfterMs).toBeLessThan(HANG_MS)
-	const saved = await postForm(target, '/stock', { intent: 'item', kind: 'tool', name: 'after all', onHand: '1' })
-	expect(saved.status).toBe(200)
-})
-
-test('kill -9 in the middle of writing loses nothing that was acknowledged', { timeout: 180_000 }, async () => {
-	const own = makeDataFolder()
-
-	const report = await killWhileWriting(own.folder, { rounds: 2, seed: 4 })
-
-	expect(report).toMatchObject({ lost: 0, failedStarts: [] })
-	expect(report.acknowledged, `answers by status: ${JSON.stringify(report.statuses)}`).toBeGreaterThan(5)
-	own.remove()
-})
-
-test('kill -9 at a first start leaves a folder that starts', { timeout: 180_000 }, async () => {
-	expect(await killFirstStarts(makeDataFolder, { rounds: 2, seed: 4 })).toEqual([])
 })
