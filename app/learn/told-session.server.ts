@@ -77,7 +77,6 @@ export async function loadTold(studio: Studio, course: StoredCourse, session: nu
 		listSessionObservations(studio.id, { courseId: course.id, session }),
 		readHanded(studio, course),
 	])
-	const isLast = session === course.sessions.length
 	const before = new Map(rows.map((row) => [row.observation.id, row]))
 	const first = rows.find((row) => row.kind === 'minutes' && row.source === 'form')
 	const idOf = (rest: string) => `course ${course.id} ${session} ${rest}`
@@ -104,19 +103,24 @@ export async function loadTold(studio: Studio, course: StoredCourse, session: nu
 				const row = before.get(idOf(`waits for ${tool}`))
 				return { tool, ...(row?.kind === 'queue' && { waiting: row.observation.waiting }) }
 			}),
-		pastes: isLast ? handed.pastes.map((line) => weighedBefore(line, before.get(idOf(line.key)))) : [],
-		pasteKinds: isLast ? handed.pasteKinds.map((line) => weighedBefore(line, before.get(idOf(line.key)))) : [],
-		wires: isLast
-			? handed.wires.map((line) => {
-					const row = before.get(idOf(line.wire))
-					return { ...line, ...(row?.kind === 'wires' && { left: row.observation.handed - row.observation.used }) }
-				})
-			: [],
+		...cameBackBefore(session === course.sessions.length ? handed : NOTHING_HANDED, (rest) => before.get(idOf(rest))),
 	}
 }
 
-function weighedBefore(line: ToldPaste, row: StoredObservation | undefined): ToldPaste {
-	return { ...line, ...(row?.kind === 'paste' && { leftG: Math.round(line.handedG - row.observation.usedG) }) }
+/** What is weighed and counted back, as it was told before. */
+function cameBackBefore(
+	{ pastes, pasteKinds, wires }: Handed,
+	rowOf: (key: string) => StoredObservation | undefined,
+): Pick<ToldPage, 'pastes' | 'pasteKinds' | 'wires'> {
+	const weighed = (line: ToldPaste): ToldPaste => {
+		const row = rowOf(line.key)
+		return { ...line, ...(row?.kind === 'paste' && { leftG: Math.round(line.handedG - row.observation.usedG) }) }
+	}
+	const counted = (line: ToldWire): ToldWire => {
+		const row = rowOf(line.wire)
+		return { ...line, ...(row?.kind === 'wires' && { left: row.observation.handed - row.observation.used }) }
+	}
+	return { pastes: pastes.map(weighed), pasteKinds: pasteKinds.map(weighed), wires: wires.map(counted) }
 }
 
 function whoWere(
@@ -176,13 +180,14 @@ export async function keepTold(studio: Studio, course: StoredCourse, session: nu
 
 /** @throws {InputError} by field */
 function weighedBack(left: ToldForm['left'], { pastes, pasteKinds }: Handed): { line: ToldPaste; usedG: number }[] {
-	const isWhole = (key: string) => pastes.some((one) => one.key === key)
+	const toldKinds = pasteKinds.filter(({ key }) => left.some(({ paste }) => paste === key))
 	return left.map(({ paste: key, leftG }, k) => {
 		const line = [...pastes, ...pasteKinds].find((one) => one.key === key)
 		const refuse = (message: string) => new InputError([{ path: `left[${k}].leftG`, message }])
 		if (!line || leftG >= line.handedG) throw refuse('More is left than was handed out')
-		const isTwice = left.some((other) => other.paste !== key && isWhole(other.paste) && line.paste === other.paste)
-		if (isTwice) throw refuse('Either all of the paste together, or by what it was for')
+		// Of the whole, which stands open: its kinds may be folded away.
+		if (pastes.includes(line) && toldKinds.some(({ paste }) => paste === line.paste))
+			throw refuse('Either all of the paste together, or by what it was for')
 		return { line, usedG: line.handedG - leftG }
 	})
 }

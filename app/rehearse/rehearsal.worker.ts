@@ -5,7 +5,7 @@ import type { Design } from '../../core/design/design'
 import type { PlanTerms } from '../../core/plan/compile/drying-terms'
 import { adoptPlan, resolveCourse } from '../../core/plan/plan-course'
 import type { Plan } from '../../core/plan/problem/plan'
-import { listChanges, rankAdvice, tryChange, type Advice, type Trial } from '../../core/rehearse/advice'
+import { beginTrial, listChanges, rankAdvice, tryChange, type Advice } from '../../core/rehearse/advice'
 import type { ChangeableCourse } from '../../core/rehearse/course-changes'
 import { Rehearsal, type RehearsalFigures } from '../../core/rehearse/rehearsal'
 import type { RehearsalTerms, Script } from '../../core/rehearse/script'
@@ -54,10 +54,8 @@ const worker = {
 		basis: CourseBasis | undefined,
 		tell: (tried: TriedAdvice) => void,
 	): Promise<void> {
-		const before = new Rehearsal(script, terms)
-		before.play(ADVICE_CLASSES)
 		const changeable = basis && toChangeable(basis)
-		const trial: Trial = { script, terms, before, ...(changeable && { changeable }), effortOf }
+		const trial = beginTrial({ script, terms, ...(changeable && { changeable }), effortOf }, ADVICE_CLASSES)
 		const advice: Advice[] = []
 		const changes = listChanges(trial)
 		for (const [k, change] of changes.entries()) {

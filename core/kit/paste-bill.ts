@@ -108,18 +108,14 @@ export function billPaste(
 	const gathering = new Gathering<PasteItem>(seats.length)
 	const roll = createRoller(terms, learnt)
 	const sources = new Map<string, PasteSource[]>()
-	const inKits = new Map<string, { kinds: Set<PartRole>; plainMg: number }>()
+	const inKits = new InKits()
 	const groups: SheetGroup[] = []
 	const weigh = (to: number | 'usual' | ShareName, batches: readonly Batch[]) => {
 		for (const [item, own] of byItem(batches)) {
 			const { mg, plainMg, sources: from, groups: rolled } = roll(own)
 			for (const part of splitMarble(item, mg)) {
 				gathering.add(part.item, to, part.mg)
-				if (typeof to === 'number') {
-					const inKit = inKits.get(part.item.key) ?? { kinds: new Set(), plainMg: 0 }
-					for (const { line } of own) inKit.kinds.add(line.part.role)
-					inKits.set(part.item.key, { ...inKit, plainMg: inKit.plainMg + plainMg * (part.mg / mg) })
-				}
+				if (typeof to === 'number') inKits.add(part.item, plainMg * (part.mg / mg), own)
 				// The kit without changes comes first: others only explain what it does not have.
 				const before = sources.get(part.item.key) ?? []
 				if (before.every(({ mixedInto }) => mixedInto !== part.mixedInto)) {
@@ -159,24 +155,36 @@ export function billPaste(
 	)
 	for (const { item, shares } of inMixtures) {
 		addShares(gathering, item, shares)
-		const inKit = inKits.get(item.key) ?? { kinds: new Set(), plainMg: 0 }
-		inKits.set(item.key, { ...inKit, plainMg: inKit.plainMg + sumOfKits(shares) })
+		inKits.add(item, sumOfKits(shares), [])
 		const mg = shares.usual || (shares.kits.find((own) => own > 0) ?? shares.demo)
 		if (mg > 0) sources.set(item.key, [...(sources.get(item.key) ?? []), { type: 'mixture', mg }])
 	}
 	return {
 		lines: gathering
 			.lines(() => terms.reserveShare)
-			.map(({ item, shares }) => {
-				const { kinds = new Set<PartRole>(), plainMg = 0 } = inKits.get(item.key) ?? {}
-				return {
-					...{ item, shares, plainMg, kinds: [...kinds] },
-					handOut: toHandOut(shares, terms),
-					sources: sources.get(item.key) ?? [],
-				}
-			}),
+			.map(({ item, shares }) => ({
+				...{ item, shares, ...inKits.of(item) },
+				handOut: toHandOut(shares, terms),
+				sources: sources.get(item.key) ?? [],
+			})),
 		groups,
 		exchanges: seats.flatMap((seat) => exchangesOf(pasted, seat, makers)),
+	}
+}
+
+/** Of each paste in the kits, what is reckoned before anything was learnt, and the pieces that are made of it. */
+class InKits {
+	readonly #byKey = new Map<string, { kinds: Set<PartRole>; plainMg: number }>()
+
+	add({ key }: PasteItem, plainMg: number, batches: readonly Batch[]): void {
+		const own = this.#byKey.get(key) ?? { kinds: new Set(), plainMg: 0 }
+		for (const { line } of batches) own.kinds.add(line.part.role)
+		this.#byKey.set(key, { ...own, plainMg: own.plainMg + plainMg })
+	}
+
+	of({ key }: PasteItem): Pick<PasteLine, 'kinds' | 'plainMg'> {
+		const { kinds = [], plainMg = 0 } = this.#byKey.get(key) ?? {}
+		return { kinds: [...kinds], plainMg }
 	}
 }
 

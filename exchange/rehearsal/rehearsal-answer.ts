@@ -1,5 +1,5 @@
 /** What the command-line door says of a rehearsed course; moments are clock minutes from the first opening. */
-import { listChanges, rankAdvice, tryChange } from '../../core/rehearse/advice'
+import { listChanges, playAgain, rankAdvice, tryChange } from '../../core/rehearse/advice'
 import type { ChangeableCourse } from '../../core/rehearse/course-changes'
 import { Rehearsal, type LostFigures } from '../../core/rehearse/rehearsal'
 import { USUAL_TERMS } from '../../core/rehearse/script'
@@ -18,7 +18,10 @@ export function tellRehearsal(
 	const rehearsal = new Rehearsal(script, terms)
 	rehearsal.play(classCount)
 	const { course, sessions, items, places, lost, eveningShare } = rehearsal.figures()
-	const trial = { script, terms, before: rehearsal, changeable: planned, effortOf: () => ({ nodes: TRIED_NODES }) }
+	const trial = {
+		...{ script, terms, before: rehearsal, again: playAgain({ script, terms }, classCount) },
+		...{ changeable: planned, effortOf: () => ({ nodes: TRIED_NODES }) },
+	}
 	const tried = listChanges(trial).flatMap((change) => tryChange(trial, change) ?? [])
 	const lostOf = ({ paste, show, help, tools }: LostFigures) => ({
 		...{ paste, show, help },

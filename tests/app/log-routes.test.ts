@@ -282,7 +282,7 @@ describe('a session told by hand', () => {
 			{ paste: pastes.find((one) => one.paste === kind.paste)!.key, leftG: 9 },
 			{ paste: kind.key, leftG: 4 },
 		]
-		expect(await problems({ left: twice })).toBe('left[1].leftG')
+		expect(await problems({ left: twice })).toBe('left[0].leftG')
 		expect(await problems({ wires: [{ wire: wire.wire, pieces: wire.handed }] })).toBe('wires[0].pieces')
 
 		const { id } = rows.find((row) => row.kind === 'wires')!

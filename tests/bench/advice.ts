@@ -4,7 +4,7 @@
  */
 import { ORDINARY_TERMS } from '../../core/plan/compile/drying-terms'
 import { planCourse, resolveCourse } from '../../core/plan/plan-course'
-import { listChanges, rankAdvice, tryChange, type Change } from '../../core/rehearse/advice'
+import { beginTrial, listChanges, rankAdvice, tryChange, type Change } from '../../core/rehearse/advice'
 import type { ChangeableCourse } from '../../core/rehearse/course-changes'
 import { Rehearsal } from '../../core/rehearse/rehearsal'
 import { USUAL_TERMS } from '../../core/rehearse/script'
@@ -24,13 +24,15 @@ console.log(
 for (const name of demoCourseNames()) {
 	const changeable = plan(name)
 	if (!changeable) continue
+	const script = writeScript(changeable)
 	const trialOf = (seed: number) => {
-		const [script, terms] = [writeScript(changeable), { ...USUAL_TERMS, seed }]
+		const terms = { ...USUAL_TERMS, seed }
 		const before = new Rehearsal(script, terms)
 		before.play(CLASSES)
 		return { script, terms, before, changeable, effortOf }
 	}
-	const first = trialOf(1)
+	// As the page does it; the other seeds are asked once.
+	const first = beginTrial({ script, terms: { ...USUAL_TERMS, seed: 1 }, changeable, effortOf }, CLASSES)
 	const tried = listChanges(first).flatMap((change: Change) => tryChange(first, change) ?? [])
 	const promises = rankAdvice(tried).slice(0, MOST_PROMISES)
 	if (promises.length === 0) console.log(`${name}: nothing helps by a point`)

@@ -254,7 +254,7 @@ describe('a password', () => {
 		await page.goto(link)
 		await page.getByLabel(/^New password/).fill('short')
 		await page.getByRole('button', { name: 'Keep it and sign in' }).click()
-		await page.getByText('At least 12 characters').waitFor()
+		await page.getByText('At least 12 characters: a few words do well').waitFor()
 		await page.getByLabel(/^New password/).fill('thirteen green leaves')
 		await page.getByRole('button', { name: 'Keep it and sign in' }).click()
 		await page.getByRole('heading', { level: 1, name: 'Today' }).waitFor()

@@ -3,7 +3,7 @@ import fc from 'fast-check'
 import jStat from 'jstat'
 import { describe, expect, test } from 'vitest'
 import { minutesAhead } from '../../../core/plan/tell/drying-ahead'
-import { listChanges, rankAdvice, tryChange } from '../../../core/rehearse/advice'
+import { beginTrial, listChanges, rankAdvice, tryChange } from '../../../core/rehearse/advice'
 import { ClassLuck } from '../../../core/rehearse/class-luck'
 import { ClassPlayer } from '../../../core/rehearse/class-player'
 import { NORMAL_QUANTILES, hashOf, pieceQuantiles, uniform } from '../../../core/rehearse/luck'
@@ -121,6 +121,18 @@ describe('advice', () => {
 
 		expect(promised.gain).toBeGreaterThan(promised.uncertainty)
 		expect(kept.length).toBeGreaterThanOrEqual(36)
+	})
+
+	test('of what helps tells what another luck gives, so that the best of many tried does not promise too much', () => {
+		const change = { kind: 'tool', name: 'petal veiner', count: 2 } as const
+		const trial = beginTrial({ script: ONE_VEINER, terms: { ...USUAL_TERMS, seed: 1 }, effortOf }, 200)
+		expect(trial.again!.terms.seed).not.toBe(1)
+		const { seed } = trial.again!.terms
+		expect(tryChange(trial, change)).toEqual(tryChange(trialOf(seed, trial.again!.before.classCount), change))
+		expect(trial.again!.before.classCount).toBeGreaterThan(trial.before.classCount)
+		// What does not help is told as it was tried.
+		const none = { kind: 'tool', name: 'no such tool', count: 9 } as const
+		expect(tryChange(trial, none)).toMatchObject({ gain: 0, uncertainty: 0 })
 	})
 
 	test('lists what can be changed, the most helpful first: a veiner before an assistant where all queue for it', () => {
