@@ -7,7 +7,7 @@ import type { Course } from '../core/course/course'
 import { learntStepKey } from '../core/learn/learnt-minutes'
 import type { MinutesObservation } from '../core/learn/minutes-belief'
 import type { SeenInClass } from '../core/learn/seen'
-import type { TaskSource } from '../core/plan/compile/compiled-course'
+import type { StepSource } from '../core/plan/compile/compiled-course'
 import { Rehearsal } from '../core/rehearse/rehearsal'
 import { USUAL_TERMS, type RehearsalTerms, type Script, type WorkItem } from '../core/rehearse/script'
 import { writeScript } from '../core/rehearse/write-script'
@@ -93,11 +93,7 @@ function handsOnMinutes({ sessions, shows }: Script, s: number): number {
 	return session.close - session.open - paused - shown
 }
 
-function nameOccasion(
-	{ start, end }: WorkItem,
-	source: Extract<TaskSource, { type: 'step' }>,
-	{ course, designs }: PlannedDemo,
-) {
+function nameOccasion({ start, end }: WorkItem, source: StepSource, { course, designs }: PlannedDemo) {
 	const design = designs.find((own) => own.design.id === source.designId)?.design
 	const technique = design?.steps.find(({ id }) => id === source.stepId)?.technique
 	const occasion: Pick<MinutesObservation, 'technique' | 'step' | 'statedMinutes' | 'doneCount'> = {

@@ -7,6 +7,7 @@ import { packClassKit, type ClassKit } from '../core/kit/class-kit'
 import { sumOfKits } from '../core/kit/bill'
 import { isShared } from '../core/kit/tool-needs'
 import { totalPaste, totalPasteByKind, type PasteTotal } from '../core/kit/paste-totals'
+import { totalWires } from '../core/kit/wire-bill'
 import { learntPartKey } from '../core/learn/learnt'
 import { pasteUseKey } from '../core/learn/paste-use'
 import type { SeenInClass } from '../core/learn/seen'
@@ -50,17 +51,12 @@ export function playPastPieces(
 				observation: { id: `${classId} ${key}`, ...common, paste, ...(kind && { kind }), reckonedG, usedG },
 			}
 		}),
-		...kit.wires.flatMap(({ gauge, colour, lines }): SeenInClass[] => {
-			const wire = `${gauge} gauge ${colour}`
-			const handed = lines.reduce((sum, { shares }) => sum + sumOfKits(shares), 0)
-			if (handed === 0) return []
+		...totalWires(kit.wires).map(({ wire, handed }): SeenInClass => {
 			const used = Math.max(1, handed - countOf(handed, SPARE_WIRES, rng))
-			return [
-				{
-					...{ kind: 'wires', className: course.name },
-					observation: { id: `${classId} ${wire}`, ...common, wire, handed, used },
-				},
-			]
+			return {
+				...{ kind: 'wires', className: course.name },
+				observation: { id: `${classId} ${wire}`, ...common, wire, handed, used },
+			}
 		}),
 		...kit.tools.filter(isShared).map(({ tool, ownedCount = 0, studentCount }): SeenInClass => {
 			const waiting = countOf(studentCount - ownedCount, WAITING_SHARE, rng)

@@ -3,6 +3,7 @@ import { spawnSync } from 'node:child_process'
 import path from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { ensureBuild } from './machine/build.mjs'
+import { bundleForNode } from './machine/bundle.mjs'
 import { Failure, runScript } from './machine/failure.mjs'
 import { checkNode, ensureDatabasePrograms, ensureNpmPackages, ensurePrograms } from './machine/packages.mjs'
 
@@ -22,15 +23,16 @@ const BENCHES = {
 	pages: 'pages.mjs',
 	solving: 'solving.mjs',
 	hands: 'hands.mjs',
+	frames: 'frames.mjs',
 	teaching: 'teaching.mjs',
 	load: 'load.mjs',
 	cluster: 'cluster.mjs',
 }
 /** They need a running app; the last two many minutes, so they are run by their names alone. */
-const WITH_APP = ['pages', 'solving', 'hands', 'teaching', 'load', 'cluster']
+const WITH_APP = ['pages', 'solving', 'hands', 'frames', 'teaching', 'load', 'cluster']
 const BY_NAME = ['load', 'cluster']
 
-await runScript(() => {
+await runScript(async () => {
 	const wanted = process.argv.slice(2)
 	const unknown = wanted.filter((name) => !(name in BENCHES))
 	if (unknown.length > 0)
@@ -45,10 +47,10 @@ await runScript(() => {
 	console.log(`Node ${process.versions.node}, ${process.arch}`)
 	for (const [name, file] of Object.entries(BENCHES)) {
 		if (wanted.length > 0 ? !wanted.includes(name) : BY_NAME.includes(name)) continue
-		const { status } = spawnSync(process.execPath, ['scripts/run-typescript.mjs', `tests/bench/${file}`], {
-			cwd: root,
-			stdio: 'inherit',
-		})
+		const program = file.endsWith('.ts')
+			? [await bundleForNode(root, `tests/bench/${file}`)]
+			: ['scripts/run-typescript.mjs', `tests/bench/${file}`]
+		const { status } = spawnSync(process.execPath, program, { cwd: root, stdio: 'inherit' })
 		if (status !== 0) throw new Failure(`The bench ${name} failed: see above.`)
 	}
 })

@@ -14,6 +14,7 @@ import { pinoHttp } from 'pino-http'
 import { RouterContextProvider } from 'react-router'
 import * as build from 'virtual:react-router/server-build'
 import { addressContext } from '../app/shared/http/client-address.server'
+import { hasStudio } from '../app/account/sign-up.server'
 import { nonceContext } from '../app/shared/http/contexts'
 import { briefError, log } from '../app/shared/http/log.server'
 import { measure } from './metrics'
@@ -58,6 +59,8 @@ interface AppTerms {
 /** @param terms.trustedProxy - absent: nobody's word is taken for an address */
 export function createApp({ clientFolder, isHttps = false, trustedProxy }: AppTerms): express.Express {
 	if (existsSync(SOLVER_FILE)) useSolverThreads(SOLVER_FILE)
+	// Known before anybody stands at the door, it is not asked while the database is away; who comes then asks again.
+	void hasStudio().catch(() => undefined)
 	const app = express()
 	app.disable('x-powered-by')
 	// Several are parted by commas.

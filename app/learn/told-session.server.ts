@@ -1,8 +1,8 @@
 /** A session told by hand: what may be said of it, what was said before, and keeping it. */
 import { ConflictError, InputError, NotFoundError } from '../../core/errors'
-import { sumOfKits } from '../../core/kit/bill'
 import { totalPaste, totalPasteByKind, type PasteTotal } from '../../core/kit/paste-totals'
 import { isShared } from '../../core/kit/tool-needs'
+import { totalWires, type WiresHanded } from '../../core/kit/wire-bill'
 import { pasteUseKey } from '../../core/learn/paste-use'
 import type { SeenInClass } from '../../core/learn/seen'
 import { observeForm, tasksOf, toolsOf } from '../../core/run/observe-run'
@@ -52,10 +52,7 @@ export type ToldPaste = PasteTotal & {
 	leftG?: number
 }
 
-export interface ToldWire {
-	/** '26 gauge white'. */
-	wire: string
-	handed: number
+export interface ToldWire extends WiresHanded {
 	left?: number
 }
 
@@ -235,10 +232,7 @@ async function readHanded(studio: Studio, course: StoredCourse): Promise<Handed>
 		// As a whole a paste is known by its name, whatever is made of it.
 		pastes: totalPaste(kit.paste).map((line) => ({ ...line, key: line.paste })),
 		pasteKinds: totalPasteByKind(kit.paste).map(withKey),
-		wires: kit.wires.flatMap(({ gauge, colour, lines }) => {
-			const handed = lines.reduce((sum, { shares }) => sum + sumOfKits(shares), 0)
-			return handed > 0 ? [{ wire: `${gauge} gauge ${colour}`, handed }] : []
-		}),
+		wires: totalWires(kit.wires),
 		shared: new Set(kit.tools.filter(isShared).map(({ tool }) => tool)),
 	}
 }

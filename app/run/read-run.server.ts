@@ -3,7 +3,7 @@ import { CAUTION_OF, hazardsOfStep } from '../../core/design/cautions'
 import type { Climate } from '../../core/drying/climate'
 import type { ResolvedDesign, ResolvedStep } from '../../core/design/resolve-design'
 import { NotFoundError } from '../../core/errors'
-import type { TaskSource } from '../../core/plan/compile/compiled-course'
+import { worksOfTask, type StepSource } from '../../core/plan/compile/compiled-course'
 import { roomOf, type PlanTerms } from '../../core/plan/compile/drying-terms'
 import { resolveCourse } from '../../core/plan/plan-course'
 import { resolvePins } from '../../core/plan/pins/course-pins'
@@ -206,10 +206,12 @@ function makeCard({ kind, source }: RunEntry, current: CurrentKit): RunCard {
 }
 
 function stepsOf(
-	{ designId, stepId, alsoSteps = [], halves }: Extract<TaskSource, { type: 'step' }>,
+	source: StepSource,
 	{ designs }: CurrentKit,
 ): { design: ResolvedDesign | undefined; steps: ResolvedStep[] } {
-	const design = designs.find((item) => item.design.id === designId)?.design
-	const ids = new Set([stepId, ...alsoSteps, ...(halves ? [halves.first.stepId, halves.second.stepId] : [])])
-	return { design, steps: design?.steps.filter(({ id }) => ids.has(id)) ?? [] }
+	const designOf = (id: string) => designs.find((item) => item.design.id === id)?.design
+	const steps = worksOfTask(source).flatMap(({ designId, stepIds }) => {
+		return designOf(designId)?.steps.filter(({ id }) => stepIds.includes(id)) ?? []
+	})
+	return { design: designOf(source.designId), steps }
 }

@@ -1,15 +1,14 @@
 /** What the start page says: the next course with what to prepare for it, what dries, what is late, and the ones after. */
 import { listCourses, type CourseSummary } from '../../db/repositories/course-list.server'
-import { getCourse } from '../../db/repositories/courses.server'
+import { findNextCourseId, getCourse, type StoredCourse } from '../../db/repositories/courses.server'
 import { isOpenPlan } from '../../core/plan/exact/plan-exactly'
 import { listDryingNow, type DryingPiece } from '../../core/plan/tell/in-the-works'
 import type { LaidPreparation } from '../../core/prepare/lay-preparation'
 import { daysBetween } from '../../core/time/calendar'
 import type { WallTime } from '../../core/time/wall-clock'
-import { findNextCourseId } from '../../db/repositories/courses.server'
 import type { Studio } from '../../db/repositories/accounts.server'
 import type { Member } from '../../db/repositories/sign-ins.server'
-import { readPlan } from '../plan/read-plan.server'
+import { readPlan, type CurrentPlan } from '../plan/read-plan.server'
 import { toldPlan } from '../plan/told-plan.server'
 import { loadPreparation, type Preparation } from '../prepare/load-preparation.server'
 import { byWords, prepCaution, prepWords } from '../prepare/words/prep-work'
@@ -57,11 +56,12 @@ export async function loadToday(member: Pick<Member, 'userId' | 'studio'>, now: 
 		.filter(({ lastDate }) => lastDate >= date)
 		.toSorted((a, b) => a.firstDate.localeCompare(b.firstDate) || a.id - b.id)
 	const looked = await Promise.all(upcoming.slice(0, MOST_LOOKED_INTO).map((course) => lookInto(studio, course, now)))
+	const readBefore = looked.find(({ planned }) => planned?.course.id === nextId)?.planned
 	const late = [...looked.flatMap((one) => one.late), ...work.late.map((one): LateItem => ({ kind: 'work', ...one }))]
 	return {
 		date,
 		hasCourses: courses.length > 0,
-		next: nextId === undefined ? undefined : await loadNext(studio, nextId, date),
+		next: nextId === undefined ? undefined : tellNext(readBefore ?? (await readPlanned(studio, nextId)), date),
 		drying: looked.flatMap(({ drying }) => drying).toSorted((a, b) => (a.readyAt < b.readyAt ? -1 : 1)),
 		work: work.inTime.slice(0, WORK_SHOWN),
 		workCount: work.inTime.length,
@@ -78,16 +78,27 @@ async function lookInto(
 	studio: Studio,
 	{ id: courseId, name: courseName, firstDate, planStatus }: CourseSummary,
 	now: string,
-): Promise<{ drying: (OfCourse & DryingPiece)[]; late: LateItem[] }> {
+): Promise<{ drying: (OfCourse & DryingPiece)[]; late: LateItem[]; planned?: PlannedCourse }> {
 	const date = now.slice(0, 10)
 	const of = { courseId, courseName }
 	const days = daysBetween(date, firstDate)
 	const misfit: LateItem[] =
 		planStatus === 'infeasible' || planStatus === 'impossible' ? [{ ...of, kind: 'no plan', days }] : []
 	if (misfit.length > 0) return { drying: [], late: days <= LATE_DAYS ? misfit : [] }
-	const story = toldPlan(await readPlan(studio, await getCourse(studio.id, courseId)))?.story
-	if (!story) return { drying: [], late: [] }
-	return { drying: listDryingNow(story, now).map((piece) => ({ ...of, ...piece })), late: [] }
+	const planned = await readPlanned(studio, courseId)
+	const story = toldPlan(planned.current)?.story
+	const drying = story ? listDryingNow(story, now).map((piece) => ({ ...of, ...piece })) : []
+	return { drying, late: [], planned }
+}
+
+interface PlannedCourse {
+	course: StoredCourse
+	current: CurrentPlan
+}
+
+async function readPlanned(studio: Studio, courseId: number): Promise<PlannedCourse> {
+	const course = await getCourse(studio.id, courseId)
+	return { course, current: await readPlan(studio, course) }
 }
 
 /** What is still to be done, in the order in which it lies. */
@@ -114,9 +125,7 @@ function workOf({ laid, unplaced, marks, courses }: Preparation): { inTime: Work
 	}
 }
 
-async function loadNext(studio: Studio, courseId: number, date: string) {
-	const course = await getCourse(studio.id, courseId)
-	const current = await readPlan(studio, course)
+function tellNext({ course, current }: PlannedCourse, date: string) {
 	const session = course.sessions.findIndex((candidate) => candidate.date >= date)
 	const story = toldPlan(current)?.story
 	const next = course.sessions[session]

@@ -1,7 +1,7 @@
 /** What pieces dry on: how many lie there at once by the plan, and how many trays that takes. */
 import { unitMinutesOf } from '../plan/problem/plan-times'
 import type { DesignInCourse } from '../plan/compile/compile-course'
-import { taskOfStep, type CompiledCourse, type TaskSource } from '../plan/compile/compiled-course'
+import { taskOfStep, worksOfTask, type CompiledCourse, type StepSource } from '../plan/compile/compiled-course'
 import type { PartForm } from '../vocabulary/piece-form'
 import { bodySoFar } from '../design/body-so-far'
 import { kindsOfStep, stepsOfKind } from '../design/step-work'
@@ -156,7 +156,7 @@ function waitsAfter(
 	const [task, placement] = [instance.tasks.find(({ id }) => id === taskId), plan.placements[taskId]]
 	const source = tasks[taskId]
 	if (longest === 0 || !task || !placement || !('runs' in placement)) return []
-	const sizes = source?.type === 'step' ? sizesOf(source, stepId) : []
+	const sizes = source?.type === 'step' ? sizesOf(source, designId, stepId) : []
 	const nextStart = Math.min(
 		...arcs.map(({ to }) => {
 			const next = plan.placements[to]
@@ -173,8 +173,10 @@ function waitsAfter(
 }
 
 /** Pieces by unit; what is done in halves has those of each step by itself. */
-function sizesOf({ batchSizes, halves }: Extract<TaskSource, { type: 'step' }>, stepId: string): number[] {
-	return halves?.second.stepId === stepId ? [halves.second.pieceCount] : batchSizes
+function sizesOf(source: StepSource, designId: string, stepId: string): number[] {
+	if (!source.halves) return source.batchSizes
+	const own = worksOfTask(source).find((work) => work.designId === designId && work.stepIds.includes(stepId))
+	return own ? [own.pieceCount] : []
 }
 
 /** Most pieces that lie there at once, and from which minute on. It can only be when some are laid down. */

@@ -37,6 +37,22 @@ export interface WireGroup {
 	keptOffcuts: Demand[]
 }
 
+/** Of one gauge and colour, cut and in the kits. */
+export interface WiresHanded {
+	/** '26 gauge green'. */
+	wire: string
+	/** Whole, >= 1. */
+	handed: number
+}
+
+/** @returns nothing of what no kit has any of */
+export function totalWires(groups: readonly Pick<WireGroup, 'gauge' | 'colour' | 'lines'>[]): WiresHanded[] {
+	return groups.flatMap(({ gauge, colour, lines }) => {
+		const handed = lines.reduce((sum, { shares }) => sum + sumOfKits(shares), 0)
+		return handed > 0 ? [{ wire: `${gauge} gauge ${colour}`, handed }] : []
+	})
+}
+
 /** Off-cuts of one gauge and colour that are on the shelf. */
 export interface OffcutStock extends Demand {
 	gauge: number

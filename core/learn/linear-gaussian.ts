@@ -4,6 +4,7 @@
  * only known to lie in an interval is taken in by expectation propagation, to a fixed point.
  */
 import { CholeskyDecomposition, Matrix } from 'ml-matrix'
+import { AT_ONCE, solveTogether, type Sought } from './triangle'
 import { truncatedMoments, type Moments } from './truncated-normal'
 
 /** Before any value: normal, all independent. */
@@ -291,44 +292,6 @@ class Model {
 		const vector = new Float64Array(this.#effects.length)
 		for (const [k, e] of effects.entries()) vector[e]! += weightOf(k)
 		return { vector, first: Math.min(...effects) }
-	}
-}
-
-/** A right side of L x = b, and from its solving on the solution. */
-interface Sought {
-	vector: Float64Array
-	/** Of its places that are not 0. */
-	first: number
-}
-
-/** So many right sides go through the triangle at once. */
-const AT_ONCE = 4
-
-/** L⁻¹ of each, in its place; of at most four. */
-function solveTogether(triangle: readonly (readonly number[])[], sought: readonly Sought[]): void {
-	const [a, ...others] = sought.map(({ vector }) => vector)
-	if (!a) return
-	// Where there are fewer, all the same.
-	const [b = new Float64Array(a.length), c = new Float64Array(a.length), d = new Float64Array(a.length)] = others
-	for (let row = Math.min(...sought.map(({ first }) => first)), from = row; row < a.length; row++) {
-		const own = triangle[row]!
-		let ofA = a[row]!
-		let ofB = b[row]!
-		let ofC = c[row]!
-		let ofD = d[row]!
-		// Side by side they do not wait for one another, and the row is read once.
-		for (let e = from; e < row; e++) {
-			const entry = own[e]!
-			ofA -= entry * a[e]!
-			ofB -= entry * b[e]!
-			ofC -= entry * c[e]!
-			ofD -= entry * d[e]!
-		}
-		const diagonal = own[row]!
-		a[row] = ofA / diagonal
-		b[row] = ofB / diagonal
-		c[row] = ofC / diagonal
-		d[row] = ofD / diagonal
 	}
 }
 

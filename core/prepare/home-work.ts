@@ -1,12 +1,16 @@
 /** What students do at home by a plan, and how somebody who missed a session comes level with the others. */
 import type { DesignInCourse } from '../plan/compile/compile-course'
-import type { ArcSource, CompiledCourse, TaskSource } from '../plan/compile/compiled-course'
+import {
+	worksOfTask,
+	type ArcSource,
+	type CompiledCourse,
+	type StepSource,
+	type TaskSource,
+} from '../plan/compile/compiled-course'
 import { lagMinutes } from '../plan/problem/instance'
 import type { PlanStory, Tile } from '../plan/tell/plan-story'
 import type { WallTime } from '../time/wall-clock'
 import { minutesSince, wallTimeAfter } from '../time/zone'
-
-type StepSource = Extract<TaskSource, { type: 'step' }>
 
 export interface Homework {
 	taskId: string
@@ -119,10 +123,12 @@ function neededDry(
 	return earliest === -Infinity ? 'never' : wallTimeAfter(origin, earliest)
 }
 
-function mayBeHome(designs: readonly DesignInCourse[], { designId, stepId, alsoSteps = [] }: StepSource): boolean {
-	const steps = designs.find(({ design }) => design.id === designId)?.design.steps ?? []
-	const own = steps.filter(({ id }) => id === stepId || alsoSteps.includes(id))
-	return own.length > 0 && own.every(({ places }) => places.includes('home'))
+function mayBeHome(designs: readonly DesignInCourse[], source: StepSource): boolean {
+	return worksOfTask(source).every(({ designId, stepIds }) => {
+		const steps = designs.find(({ design }) => design.id === designId)?.design.steps ?? []
+		const own = steps.filter(({ id }) => stepIds.includes(id))
+		return own.length > 0 && own.every(({ places }) => places.includes('home'))
+	})
 }
 
 interface DatedTile {

@@ -62,6 +62,7 @@ export class ClassPlayer extends ClassState {
 		const nextTime = this.nextTime
 		const count = this.n
 		let pause = 0
+		let quietUntil = this.#quietUntil(s, pause)
 		for (;;) {
 			let first = -1
 			let time = Infinity
@@ -71,6 +72,12 @@ export class ClassPlayer extends ClassState {
 					time = own
 					first = n
 				}
+			}
+			if (time < quietUntil) {
+				this.clock = time
+				this.#handle(first, time)
+				this.onlooker?.(time)
+				continue
 			}
 			const showTime = this.#showTime(s, time)
 			const nextPause = pauses[pause]
@@ -93,7 +100,19 @@ export class ClassPlayer extends ClassState {
 				this.onlooker?.(pauseTime, { kind: 'pauses', index: pause, until: this.pauseUntil })
 				pause++
 			}
+			quietUntil = this.#quietUntil(s, pause)
 		}
+	}
+
+	/** Nothing of the room happens before it, whatever the students do. */
+	#quietUntil(s: number, pause: number): number {
+		const { close, pauses } = this.script.sessions[s]!
+		const show = this.script.shows[this.nextShow]
+		const roomStarts = Math.min(
+			show === undefined || show.session > s ? Infinity : show.start,
+			pauses[pause]?.start ?? Infinity,
+		)
+		return Math.min(close, this.showEnds, Math.max(roomStarts, this.pauseUntil))
 	}
 
 	/**

@@ -12,7 +12,7 @@ import { Z90 } from '../drying/normal-distribution'
 import { piecesOfGroup } from '../learn/pieces-to-make'
 import type { OwnedTools } from '../materials/sharing/tool-sharing'
 import type { DesignInCourse } from '../plan/compile/compile-course'
-import type { CompiledCourse, CourseWait, TaskSource } from '../plan/compile/compiled-course'
+import { worksOfTask, type CompiledCourse, type CourseWait } from '../plan/compile/compiled-course'
 import { CHANGE_MINUTES } from '../plan/compile/halve-class'
 import { claimsOf } from '../plan/compile/tool-claims'
 import type { Plan } from '../plan/problem/plan'
@@ -53,6 +53,11 @@ export function writeScript({
 	const tools = new ToolList(owned, course.studentCount)
 	const works = new Map(designs.map((item) => [item.design.id, new DesignWork(course, item, tools)]))
 	const kinds = new KindList()
+	const workIn = (designId: string) => {
+		const work = works.get(designId)
+		if (!work) throw new RangeError(`the course has no design "${designId}"`)
+		return work
+	}
 	const sourceOf = (id: string) => compiled.tasks[id]
 	const groups = [...new Set(compiled.instance.tasks.flatMap(({ optionGroup }) => optionGroup ?? []))]
 	return {
@@ -63,14 +68,13 @@ export function writeScript({
 		items: followed.runs.map(({ run, order }) => {
 			const source = sourceOf(run.taskId)
 			if (source?.type !== 'step') throw new RangeError(`no step of the course is "${run.taskId}"`)
-			const work = works.get(source.designId)
-			if (!work) throw new RangeError(`the course has no design "${source.designId}"`)
-			const technique = work.techniqueOf(source)
-			const doubt = work.doubtOf(source)
+			const parts = worksOfTask(source).map(({ designId, stepIds }) => workIn(designId).of(stepIds))
+			const technique = parts.flatMap((part) => part.technique ?? [])[0]
+			const doubt = doubtOf(parts)
 			const extra = groups.indexOf(compiled.instance.tasks[run.task]?.optionGroup ?? '')
 			return {
-				...{ kind: 'work', ...order, ...work.itemOf(source, run, kinds) },
-				...(technique && { technique }),
+				...{ kind: 'work', ...order, ...itemOf(parts, run, kinds) },
+				...(technique !== undefined && { technique }),
 				...(doubt !== undefined && { doubt }),
 				...(extra >= 0 && { extra }),
 			}
@@ -83,7 +87,8 @@ export function writeScript({
 			const { lag, from } = present(compiled.instance.arcs[arc], 'an arc of the plan')
 			const wait = compiled.arcs[arc]?.wait
 			const source = sourceOf(from)
-			const paste = source?.type === 'step' ? works.get(source.designId)?.pasteOf(source) : undefined
+			const last = source?.type === 'step' ? worksOfTask(source).at(-1) : undefined
+			const paste = last && workIn(last.designId).of(last.stepIds).paste
 			return dryingOf(typeof lag === 'number' ? lag : 0, wait, paste)
 		}),
 	}
@@ -181,44 +186,18 @@ class DesignWork {
 		this.#terms = { flowers: flowersPerStudent, piecesOf: (kind) => this.#counts.get(kind)?.made ?? 0 }
 	}
 
-	techniqueOf(source: StepSource): string | undefined {
-		return this.#stepsOf(source).find(({ technique }) => technique !== undefined)?.technique
-	}
-
-	/** Of steps that are done together the largest; undefined: of one of them nothing is learnt. */
-	doubtOf(source: StepSource): number | undefined {
-		const doubts = this.#stepsOf(source).flatMap(({ doubt }) => doubt ?? [])
-		return doubts.length > 0 && doubts.length === this.#stepsOf(source).length ? Math.max(...doubts) : undefined
-	}
-
-	pasteOf(source: StepSource): string | undefined {
-		const step = this.#stepsOf(source).at(-1)
-		return step && kindsOfStep(this.#design, step)[0]?.paste
-	}
-
-	/** What is done of a task in one of its runs. */
-	itemOf(source: StepSource, run: PlannedRun, kinds: KindList) {
-		const steps = this.#stepsOf(source)
-		const part = run.units / Math.max(1, run.unitCount)
-		const [first, second] = steps
-		const isHalved = source.halves !== undefined && second !== undefined
-		const stretches = isHalved
-			? [
-					...this.#stretchesOf([present(first, 'a step of the task')], run, kinds),
-					...this.#stretchesOf([second], run, kinds).map((stretch, s) =>
-						s === 0 ? { ...stretch, changeMinutes: CHANGE_MINUTES } : stretch,
-					),
-				]
-			: this.#stretchesOf(steps, run, kinds)
+	/** Steps that are done together, one after the other at each piece. */
+	of(stepIds: readonly string[]): StepWork {
+		const steps = stepIds.flatMap((id) => this.#design.steps.find((step) => step.id === id) ?? [])
+		const last = present(steps.at(-1), 'a step of the task')
+		const technique = steps.find((step) => step.technique !== undefined)?.technique
+		const paste = kindsOfStep(this.#design, last)[0]?.paste
 		return {
-			fixedMinutes: part * steps.reduce((sum, { fixedMinutes }) => sum + fixedMinutes, 0),
-			stretches,
-			...(isHalved && { isHalved }),
+			...{ technique, paste },
+			doubts: steps.map(({ doubt }) => doubt),
+			fixedMinutes: steps.reduce((sum, step) => sum + step.fixedMinutes, 0),
+			stretchesOf: (run, kinds) => this.#stretchesOf(steps, run, kinds),
 		}
-	}
-
-	#stepsOf({ stepId, alsoSteps = [] }: StepSource): ResolvedStep[] {
-		return [stepId, ...alsoSteps].flatMap((id) => this.#design.steps.find((step) => step.id === id) ?? [])
 	}
 
 	/** Pieces of each kind; steps of one task are done to each piece one after the other. */
@@ -272,7 +251,38 @@ class DesignWork {
 	}
 }
 
-type StepSource = Extract<TaskSource, { type: 'step' }>
+/** One of the works of a task. */
+interface StepWork {
+	technique: string | undefined
+	/** Of what is left of its last step. */
+	paste: string | undefined
+	/** Of each step; undefined: nothing is learnt of it. */
+	doubts: (number | undefined)[]
+	fixedMinutes: number
+	/** What is done of it in one of its runs. */
+	stretchesOf: (run: PlannedRun, kinds: KindList) => Stretch[]
+}
+
+/** What is done of a task in one of its runs; two works are of the halves of the class, and begin with a change of places. */
+function itemOf(works: readonly StepWork[], run: PlannedRun, kinds: KindList) {
+	const stretches = works.flatMap((work, w) =>
+		work
+			.stretchesOf(run, kinds)
+			.map((stretch, s) => (w > 0 && s === 0 ? { ...stretch, changeMinutes: CHANGE_MINUTES } : stretch)),
+	)
+	return {
+		fixedMinutes: works.reduce((sum, work) => sum + work.fixedMinutes, 0) * (run.units / Math.max(1, run.unitCount)),
+		stretches,
+		...(works.length > 1 && { isHalved: true }),
+	}
+}
+
+/** Of what is done in one task the largest; undefined: of a part of it nothing is learnt. */
+function doubtOf(works: readonly StepWork[]): number | undefined {
+	const doubts = works.flatMap((work) => work.doubts)
+	const learnt = doubts.flatMap((doubt) => doubt ?? [])
+	return learnt.length > 0 && learnt.length === doubts.length ? Math.max(...learnt) : undefined
+}
 
 /** Of so many pieces, those of one run: whole, and all of them over all runs. */
 function shareOf(count: number, { firstUnit, units, unitCount }: PlannedRun): number {

@@ -8,7 +8,7 @@ import type { MinutesObservation } from '../learn/minutes-belief'
 import type { SeenPart, SeenQueue } from '../learn/seen'
 import type { ResolvedStep } from '../design/resolve-design'
 import type { DesignInCourse } from '../plan/compile/compile-course'
-import type { TaskSource } from '../plan/compile/compiled-course'
+import { worksOfTask, type StepSource } from '../plan/compile/compiled-course'
 import { mostOf, USUAL_TERMS } from '../rehearse/script'
 import { minutesRunning, type EntryState, type RunState } from './fold-run'
 import { taskOfEntry, type RunPlan } from './run-plan'
@@ -28,8 +28,6 @@ export interface RunObservations {
 	breakage: SeenPart[]
 	queues: SeenQueue[]
 }
-
-type StepSource = Extract<TaskSource, { type: 'step' }>
 
 /**
  * Of what has been begun: its real minutes without breaks and pauses, as an interval where not all was pressed; what was
@@ -165,7 +163,7 @@ function observeStep(
 }
 
 /** A design that is made in several ways is one design. */
-function designIdOf({ designId }: StepSource, { designs }: TaughtCourse['course']): string {
+function designIdOf({ designId }: Pick<StepSource, 'designId'>, { designs }: TaughtCourse['course']): string {
 	return giveKeys(designs).find(({ key }) => key === designId)?.designId ?? designId
 }
 
@@ -202,12 +200,11 @@ function isOfAll({ most, all }: EntryState): boolean {
 	return all !== undefined && most?.when === all.when
 }
 
-function stepsOf(
-	{ designId, stepId, alsoSteps = [] }: { designId: string; stepId: string; alsoSteps?: readonly string[] },
-	designs: readonly DesignInCourse[],
-): ResolvedStep[] {
-	const steps = designs.find(({ design }) => design.id === designId)?.design.steps ?? []
-	return steps.filter(({ id }) => id === stepId || alsoSteps.includes(id))
+function stepsOf(source: StepSource, designs: readonly DesignInCourse[]): ResolvedStep[] {
+	return worksOfTask(source).flatMap(({ designId, stepIds }) => {
+		const steps = designs.find(({ design }) => design.id === designId)?.design.steps ?? []
+		return steps.filter(({ id }) => stepIds.includes(id))
+	})
 }
 
 function techniqueOf(...task: Parameters<typeof stepsOf>): string | undefined {
@@ -239,19 +236,18 @@ function observeParts(
 ): SeenPart[] {
 	const { classId, course, designs } = taught
 	const parts = new Map<string, SeenPart>()
-	for (const source of done) {
-		const { partId, partName, pieceCount } = source
-		const design = designs.find((own) => own.design.id === source.designId)?.design
+	for (const { designId, partId, partName, pieceCount, stepIds } of done.flatMap(worksOfTask)) {
+		const design = designs.find((own) => own.design.id === designId)?.design
 		const part = design?.parts.find(({ of }) => of === partId)
 		const stated = part?.lostBefore?.stated ?? part?.breakage ?? 0
 		if (!design || !part || stated === 0) continue
-		const key = learntPartKey(designIdOf(source, course), part.of)
+		const key = learntPartKey(designIdOf({ designId }, course), part.of)
 		const own: SeenPart = parts.get(key) ?? {
 			...{ id: `${classId} ${plan.session} ${key}`, classId, date: plan.date, level: course.pace },
 			...{ part: key, partName, stated, made: 0, broken: lostOf(partName) },
 		}
 		const stepCount = design.steps.filter((step) => step.part === part.of).length
-		own.made += (studentCount * pieceCount * stepsOf(source, designs).length) / Math.max(1, stepCount)
+		own.made += (studentCount * pieceCount * stepIds.length) / Math.max(1, stepCount)
 		parts.set(key, own)
 	}
 	// Of parts of two designs that have one name nobody knows which broke.

@@ -57,6 +57,12 @@ export async function listStudents(studioId: number): Promise<ListedStudent[]> {
 	return listed.toSorted((a, b) => ((a.lastDate ?? '' < (b.lastDate ?? '')) ? 1 : -1))
 }
 
+/** How many places on lists have a name; who stands on two counts twice. */
+export async function countStudents(studioId: number): Promise<number> {
+	const courses = await CourseModel.findAll({ where: { studioId }, attributes: ['id'], raw: true })
+	return StudentModel.count({ where: { courseId: courses.map(({ id }) => id) } })
+}
+
 /**
  * Takes somebody off every list of the studio, with what was learnt of her pace.
  *

@@ -1,6 +1,7 @@
 /**
  * Whether the rehearsal's advice keeps its word: what is promised for the demo's courses lies inside of both doubts with so
- * many other seeds. Each promise is made with one seed, by the most helpful changes of that rehearsal.
+ * many other seeds. Each promise is made with one seed, by the most helpful changes of that rehearsal. Doubts of 95 %
+ * that are right leave one promise in twenty with fewer than 36 of 40, so all of them together are told as well.
  */
 import { ORDINARY_TERMS } from '../../core/plan/compile/drying-terms'
 import { planCourse, resolveCourse } from '../../core/plan/plan-course'
@@ -21,6 +22,7 @@ const effortOf = () => ({ nodes: 30 })
 console.log(
 	`\nAdvice: of ${SEEDS} other seeds, those in which what was promised lies within both doubts (aim: 9 in 10)`,
 )
+const all = { kept: 0, asked: 0 }
 for (const name of demoCourseNames()) {
 	const changeable = plan(name)
 	if (!changeable) continue
@@ -40,11 +42,15 @@ for (const name of demoCourseNames()) {
 		const kept = Array.from({ length: SEEDS }, (_, k) => tryChange(trialOf(100 + k), promised.change)).filter(
 			(one) => one && Math.abs(one.gain - promised.gain) <= Math.hypot(one.uncertainty, promised.uncertainty),
 		)
+		all.kept += kept.length
+		all.asked += SEEDS
 		const { change } = promised
 		const what = change.kind === 'course' ? change.what : change.kind
 		console.log(`${name}: ${what}, +${(100 * promised.gain).toFixed(1)}: ${kept.length} of ${SEEDS}`)
 	}
 }
+
+console.log(`All promises: ${all.kept} of ${all.asked}, ${((100 * all.kept) / all.asked).toFixed(0)} %`)
 
 function plan(name: string): ChangeableCourse | undefined {
 	const course = demoCourse(name)

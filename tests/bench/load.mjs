@@ -1,6 +1,7 @@
 /**
  * Many people at once, and many studios beside one: a hundred users for five minutes (CALYCINE_MINUTES), each with a page
- * or a tick every few seconds; then the pages of one studio alone in its database, and beside a thousand others.
+ * or a tick every few seconds, as one goes from page to page in the app, and again with each page opened anew; then the
+ * pages of one studio alone in its database, and beside a thousand others.
  */
 import { setTimeout as sleep } from 'node:timers/promises'
 import { createConnection } from 'mariadb'
@@ -42,7 +43,8 @@ const app = await startApp({
 try {
 	const cookie = await fetchCookie(app)
 	await askAlone(cookie)
-	await loadWithUsers(cookie)
+	await loadWithUsers(cookie, { opensAnew: false })
+	await loadWithUsers(cookie, { opensAnew: true })
 	await compareStudios(cookie)
 } finally {
 	await app.stop()
@@ -51,15 +53,19 @@ try {
 	outside.remove()
 }
 
-async function loadWithUsers(cookie) {
-	console.log(`\n${USERS} users for ${MINUTES} minutes on one machine, which also plays the users`)
+/** @param {{ opensAnew: boolean }} terms - every page as a reload asks for it; else only the first of each user */
+async function loadWithUsers(cookie, { opensAnew }) {
+	const way = opensAnew ? 'each page opened anew' : 'from page to page as the app goes'
+	console.log(`\n${USERS} users for ${MINUTES} minutes on one machine, which also plays the users; ${way}`)
 	const [times, failures] = [[], []]
 	const end = Date.now() + MINUTES * 60_000
 	const live = async (user) => {
 		await sleep(Math.random() * PAUSE[1])
 		for (let n = user; Date.now() < end; n++) {
 			const before = performance.now()
-			const status = await (n % TICK_EVERY === 0 ? tick(cookie, user, n) : ask(cookie, PAGES[n % PAGES.length]))
+			const page = PAGES[n % PAGES.length]
+			const isAnew = opensAnew || n === user
+			const status = await (n % TICK_EVERY === 0 ? tick(cookie, user, n) : ask(cookie, isAnew ? page : dataOf(page)))
 			times.push(performance.now() - before)
 			if (status !== 200) failures.push(status)
 			await sleep(PAUSE[0] + Math.random() * (PAUSE[1] - PAUSE[0]))
@@ -109,6 +115,11 @@ async function timePages(cookie) {
 /** Each once, so that what is reckoned once is there. */
 async function askAlone(cookie) {
 	for (const page of PAGES) await ask(cookie, page)
+}
+
+/** What a link of the app asks for when it is followed. */
+function dataOf(page) {
+	return page === '/' ? '/_.data' : `${page}.data`
 }
 
 async function ask(cookie, page) {

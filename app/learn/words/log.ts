@@ -187,7 +187,7 @@ export function adviceWords({ advice, name }: NamedAdvice): { of: string; is: st
 		case 'queue':
 			return {
 				of,
-				is: `is waited for: up to ${count(advice.most, 'student')} at once, in ${advice.classes} of ${count(advice.of, 'class', 'classes')}.`,
+				is: `is waited for: up to ${count(advice.most, 'student')} at once, in ${advice.classes} of ${count(advice.of, 'class', 'classes')} in which its queue was noted.`,
 				so: 'One more of it would help, or tables that begin with different steps: the tools of a course say how much.',
 			}
 	}

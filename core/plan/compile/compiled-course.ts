@@ -8,6 +8,8 @@ import type { ClockOrigin } from '../../time/zone'
 
 /** One of two steps that the halves of a class do by turns. */
 export interface HalfStep {
+	/** Absent: that of the task. */
+	designId?: string
 	stepId: string
 	/** Absent: a step of the assembly. */
 	partId?: string
@@ -24,7 +26,7 @@ export type TaskSource =
 			designId: string
 			designName: string
 			stepId: string
-			/** Steps done together with it at each piece; absent: none. */
+			/** Steps done together with it at each piece; absent: none, or the class works in halves. */
 			alsoSteps?: string[]
 			/** The left half of the class begins with the first, the right half with the second; then they change over. */
 			halves?: { first: HalfStep; second: HalfStep; changeAfterMinutes: number }
@@ -69,12 +71,29 @@ export interface CompiledCourse {
 	halves?: HalvesOffer[]
 }
 
-/** The task in which a step is done: its own, or one that it shares with the step before it. */
+export type StepSource = Extract<TaskSource, { type: 'step' }>
+
+/** Steps of one design that are done at the same pieces. */
+export interface TaskWork extends Pick<StepSource, 'designId' | 'partId' | 'partName' | 'pieceCount'> {
+	/** In the order in which they are done; at least one. */
+	stepIds: string[]
+}
+
+/** What a task stands for: one work, or two where the halves of a class do them by turns. */
+export function worksOfTask(source: StepSource): TaskWork[] {
+	const { stepId, alsoSteps = [], halves, designId } = source
+	if (!halves) return [{ ...source, stepIds: [stepId, ...alsoSteps] }]
+	return [halves.first, halves.second].map((half) => ({ designId, ...half, stepIds: [half.stepId] }))
+}
+
+/** The task in which a step is done: its own, or one that it shares with another. */
 export function taskOfStep({ tasks }: Pick<CompiledCourse, 'tasks'>, designId: string, stepId: string): string {
 	const own = `${designId}/${stepId}`
 	if (tasks[own]) return own
 	const shared = Object.entries(tasks).find(
-		([, source]) => source.type === 'step' && source.designId === designId && source.alsoSteps?.includes(stepId),
+		([, source]) =>
+			source.type === 'step' &&
+			worksOfTask(source).some((work) => work.designId === designId && work.stepIds.includes(stepId)),
 	)
 	return shared?.[0] ?? own
 }

@@ -4,7 +4,7 @@
  */
 import { present } from '../../present'
 import type { Arc, Instance, Task } from '../problem/instance'
-import type { CompiledCourse, HalfStep } from './compiled-course'
+import type { CompiledCourse, HalfStep, StepSource } from './compiled-course'
 import { minutesOfTask } from '../problem/plan-times'
 import type { StepTask } from './step-task'
 
@@ -46,10 +46,8 @@ export function offerHalves(
 	const able = steps.filter((step) => studentCount > 1 && mayBeHalved(step))
 	const offers = able.flatMap((a, k) =>
 		able.slice(k + 1).flatMap((b): HalvesOffer[] => {
-			const isOneDesign =
-				a.source.type === 'step' && b.source.type === 'step' && a.source.designId === b.source.designId
 			const areApart = a.scarceTools.every((tool) => !b.scarceTools.includes(tool))
-			if (!isOneDesign || !areApart || leadsTo(arcs, a.id, b.id) || leadsTo(arcs, b.id, a.id)) return []
+			if (!areApart || leadsTo(arcs, a.id, b.id) || leadsTo(arcs, b.id, a.id)) return []
 			const [larger, smaller] = [Math.ceil(studentCount / 2), Math.floor(studentCount / 2)]
 			const before = Math.max(a.minutesFor(larger), b.minutesFor(smaller))
 			const after = Math.max(a.minutesFor(smaller), b.minutesFor(larger))
@@ -108,9 +106,10 @@ export function takeHalves(compiled: CompiledCourse, offer: HalvesOffer): Compil
 	}
 	const [a, b] = [present(tasks[first], 'a step in halves'), present(tasks[second], 'a step in halves')]
 	if (a.type !== 'step' || b.type !== 'step') throw new TypeError('only steps are done in halves')
-	const halfOf = ({ stepId, partId, partName, label, pieceCount }: HalfStep): HalfStep => {
-		return { stepId, ...(partId !== undefined && { partId }), partName, label, pieceCount }
+	const halfOf = ({ designId, stepId, partId, partName, label, pieceCount }: StepSource): HalfStep => {
+		return { designId, stepId, ...(partId !== undefined && { partId }), partName, label, pieceCount }
 	}
+	const { alsoSteps: __, ...alone } = a
 	const { [second]: _, ...others } = tasks
 	return {
 		...compiled,
@@ -118,15 +117,13 @@ export function takeHalves(compiled: CompiledCourse, offer: HalvesOffer): Compil
 			...instance,
 			tasks: instance.tasks.flatMap((one) => (one.id === first ? [task] : one.id === second ? [] : [one])),
 			arcs: arcs.flatMap((arc) => arc ?? []),
-			...(instance.sequence && {
-				sequence: instance.sequence.map((list) => list.filter((id) => id !== second)),
-			}),
+			...(instance.sequence && { sequence: instance.sequence.map((list) => withPair(list, offer)) }),
 		},
 		tasks: {
 			...others,
 			[first]: {
-				...a,
-				alsoSteps: [b.stepId],
+				...alone,
+				designName: a.designId === b.designId ? a.designName : `${a.designName} and ${b.designName}`,
 				partName: a.partName === b.partName ? a.partName : `${a.partName} and ${b.partName.toLowerCase()}`,
 				label: `${a.label} / ${b.label.toLowerCase()}, in halves`,
 				sentence: `${a.sentence} ${b.sentence}`,
@@ -136,6 +133,12 @@ export function takeHalves(compiled: CompiledCourse, offer: HalvesOffer): Compil
 		},
 		arcs: sources,
 	}
+}
+
+/** In the order of each design stands the pair where its own step stood. */
+function withPair(list: readonly string[], { first, second }: HalvesOffer): string[] {
+	if (list.includes(first)) return list.filter((id) => id !== second)
+	return list.map((id) => (id === second ? first : id))
 }
 
 /**

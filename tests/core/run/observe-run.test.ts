@@ -2,7 +2,7 @@
 import { describe, expect, test } from 'vitest'
 import { paceFactor } from '../../../core/course/pace'
 import { withLearnt } from '../../../core/learn/learnt'
-import type { TaskSource } from '../../../core/plan/compile/compiled-course'
+import type { StepSource } from '../../../core/plan/compile/compiled-course'
 import { foldRun } from '../../../core/run/fold-run'
 import { observeForm, observeRun } from '../../../core/run/observe-run'
 import { EventWriter, type RunFact } from '../../../core/run/run-event'
@@ -129,7 +129,7 @@ test('of a plan that was made with what was learnt, the stated minutes are the d
 
 test('steps that are done together count each by its own factor', () => {
 	const [one, two] = designs[0]!.design.steps
-	const source = { ...(first!.source as Extract<TaskSource, { type: 'step' }>), stepId: one!.id, alsoSteps: [two!.id] }
+	const source = { ...(first!.source as StepSource), stepId: one!.id, alsoSteps: [two!.id] }
 	const designId = designs[0]!.design.id
 	const learnt = { since: '2026-03-01', levels: {}, techniques: {}, steps: { [`${designId}/${two!.id}`]: 2 } }
 	const planned = designs.map((own) => ({ ...own, design: withLearnt(own.design, learnt, course.pace) }))
@@ -148,7 +148,7 @@ test('steps that are done together count each by its own factor', () => {
 })
 
 test('of parts of two designs that have one name nobody knows which broke', () => {
-	const source = first!.source as Extract<TaskSource, { type: 'step' }>
+	const source = first!.source as StepSource
 	const twin = { ...designs[0]!, design: { ...designs[0]!.design, id: 'twin' } }
 	const plan = {
 		...PLAN,
@@ -160,6 +160,30 @@ test('of parts of two designs that have one name nobody knows which broke', () =
 	}
 	expect(told(plan)).toEqual([])
 	expect(told({ ...plan, entries: [first!] })).toMatchObject([{ partName: source.partName, broken: 2 }])
+})
+
+test('of steps done in halves each part has its own pieces', () => {
+	const source = first!.source as StepSource
+	const { design } = designs[0]!
+	const fragile = design.parts.filter(({ breakage, of }) => breakage > 0 && of !== source.partId)
+	const other = design.steps.find(({ part }) => fragile.some(({ of }) => of === part))!
+	const { name: partName } = fragile.find(({ of }) => of === other.part)!
+	const half = { ...source, stepId: source.stepId }
+	const second = { stepId: other.id, partId: other.part!, partName, label: other.label, pieceCount: 4 }
+	const pair = { ...source, halves: { first: half, second, changeAfterMinutes: 10 } }
+	const plan = { ...PLAN, entries: [{ ...first!, source: pair }] }
+	const broken = { [source.partName]: 1, [partName]: 3 }
+	const form = { studentCount: 8, told: 'all', minutes: {}, broken, waiting: {} } as const
+	const { breakage, minutes } = observeForm(form, plan, { classId: 'course 1', course, designs })
+	const stepsOf = (part: string | undefined) => design.steps.filter((step) => step.part === part).length
+
+	expect(minutes).toEqual([])
+	expect(breakage).toMatchObject([
+		{ partName: source.partName, broken: 1 },
+		{ partName, broken: 3 },
+	])
+	expect(breakage[0]!.made).toBeCloseTo((8 * source.pieceCount) / stepsOf(source.partId), 9)
+	expect(breakage[1]!.made).toBeCloseTo(Math.max(3, (8 * 4) / stepsOf(other.part)), 9)
 })
 
 test('who stood waiting is told by the longest queue of each tool, and never more than were there', () => {

@@ -20,6 +20,7 @@ import { addressOfPart, toDryingLink } from '../../../drying/drying-address'
 import { hoursRange } from '../../../drying/words/drying'
 import { memberContext } from '../../../shared/http/contexts'
 import { readBody } from '../../../shared/http/read-input.server'
+import { remember } from '../../../shared/http/remember.server'
 import { acting, loading } from '../../../shared/http/responses.server'
 import { describeLevel, KIND_WORDS } from '../../../shared/words/terms'
 import { withSteps } from '../../words/photos'
@@ -49,17 +50,30 @@ export function loader({ params, request, context }: Route.LoaderArgs) {
 			photos: withSteps(photos, document),
 			version,
 			choices: document.choices,
-			figures: measureDesign(design, studio.gaugeStandard),
-			shares: shareFigures(design),
 			allergens: allergensOf(design),
-			rings: measureRings(design.parts, design.layers),
-			findingCount: reviewDesign(document, picks, studio.gaugeStandard).length,
 			cautions: cautionsOf(design),
-			reckoned: reckonWaits(design, studio.gaugeStandard),
+			...rememberReckoned([document, picks, studio.gaugeStandard], () => ({
+				figures: measureDesign(design, studio.gaugeStandard),
+				shares: shareFigures(design),
+				rings: measureRings(design.parts, design.layers),
+				findingCount: reviewDesign(document, picks, studio.gaugeStandard).length,
+				reckoned: reckonWaits(design, studio.gaugeStandard),
+			})),
 			wireMm: Object.fromEntries([...gauges].map((gauge) => [gauge, wireDiameterMm(gauge, studio.gaugeStandard)])),
 		}
 	})
 }
+
+/** Of a design as it is chosen. */
+interface Reckoned {
+	figures: ReturnType<typeof measureDesign>
+	shares: ReturnType<typeof shareFigures>
+	rings: ReturnType<typeof measureRings>
+	findingCount: number
+	reckoned: Record<string, string>
+}
+
+const rememberReckoned = remember<Reckoned>(300)
 
 /** Words of what each wait is reckoned to take, by 'step after'. */
 function reckonWaits(design: ResolvedDesign, standard: GaugeStandard): Record<string, string> {

@@ -3,7 +3,7 @@ import { Upload } from 'antd'
 import { useState } from 'react'
 import { redirect, useFetcher } from 'react-router'
 import { object } from 'yup'
-import { listStudents } from '../../../../db/repositories/students.server'
+import { countStudents } from '../../../../db/repositories/students.server'
 import { countStudioRows, isNothing } from '../../../../db/whole-studio/take-rows.server'
 import { LARGEST_COPY } from '../../../../exchange/studio/studio-archive'
 import { FileLink } from '../../../shared/components/file-link'
@@ -23,8 +23,8 @@ export function meta() {
 export function loader({ context }: Route.LoaderArgs) {
 	return loading(async () => {
 		const { id, name } = context.get(memberContext).studio
-		const [counts, people] = [await countStudioRows(id), await listStudents(id)]
-		return { name, counts, people: people.length, isEmpty: isNothing(counts), largest: LARGEST_COPY }
+		const [counts, people] = [await countStudioRows(id), await countStudents(id)]
+		return { name, counts, people, isEmpty: isNothing(counts), largest: LARGEST_COPY }
 	})
 }
 

@@ -1,6 +1,6 @@
 /** The picture of a plan: sessions as bands, steps as tiles in them, drying as threads that hang to where it is needed. */
 import { useId, useMemo, useRef } from 'react'
-import type { TaskSource } from '../../../../core/plan/compile/compiled-course'
+import { worksOfTask, type TaskSource } from '../../../../core/plan/compile/compiled-course'
 import { sourcesOf, type PlanStory } from '../../../../core/plan/tell/plan-story'
 import { clock, sessionName, shortDay } from '../../../shared/words/times'
 import { BandGround, BandLegend } from './band-ground'
@@ -200,7 +200,10 @@ function partOf({ sessions }: PlanStory, taskId: string | undefined): TaskSource
 
 function isOfPart(source: TaskSource | undefined, part: TaskSource): boolean {
 	if (source?.type !== 'step' || part.type !== 'step') return false
-	return source.designId === part.designId && source.partId === part.partId
+	const parts = worksOfTask(part)
+	return worksOfTask(source).some((own) =>
+		parts.some(({ designId, partId }) => own.designId === designId && own.partId === partId),
+	)
 }
 
 interface LinkedTileProps {

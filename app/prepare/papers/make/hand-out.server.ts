@@ -6,6 +6,7 @@ import { kindsOfStep, minutesOfStep, countOfStep } from '../../../../core/design
 import { listPackingLines } from '../../../../core/kit/packing-lines'
 import { layTemplates, PAPERS } from '../../../../core/outlines/template-sheet'
 import type { DesignInCourse } from '../../../../core/plan/compile/compile-course'
+import { worksOfTask } from '../../../../core/plan/compile/compiled-course'
 import { listHomework } from '../../../../core/prepare/home-work'
 import { present } from '../../../../core/present'
 import { flowerFigure, pieceFigure } from '../../../design/components/flower-picture/flower-figure'
@@ -206,9 +207,8 @@ class HandOut {
 				source.type === 'step' ? designs.find(({ design: one }) => one.id === source.designId)?.design : undefined
 			const step = source.type === 'step' ? design?.steps.find(({ id }) => id === source.stepId) : undefined
 			const lines = waits.flatMap(({ from, arc, leftAt }) => {
-				const need = step?.needs.find(
-					({ after }) => from.type === 'step' && (after === from.stepId || from.alsoSteps?.includes(after)),
-				)
+				const before = from.type === 'step' ? worksOfTask(from).filter(({ designId }) => designId === design?.id) : []
+				const need = step?.needs.find(({ after }) => before.some(({ stepIds }) => stepIds.includes(after)))
 				if (!design || !need) return []
 				const name = nameOfTask(from)
 				return [

@@ -2,7 +2,13 @@
 import { CAUTION_OF, cautionsOf, hazardsOfStep } from '../../../../core/design/cautions'
 import type { ResolvedDesign, ResolvedStep } from '../../../../core/design/resolve-design'
 import { isShared } from '../../../../core/kit/tool-needs'
-import type { TaskSource } from '../../../../core/plan/compile/compiled-course'
+import type { WireLine } from '../../../../core/kit/wire-bill'
+import {
+	worksOfTask,
+	type StepSource,
+	type TaskSource,
+	type TaskWork,
+} from '../../../../core/plan/compile/compiled-course'
 import type { Tile } from '../../../../core/plan/tell/plan-story'
 import { present } from '../../../../core/present'
 import { pieceFigure } from '../../../design/components/flower-picture/flower-figure'
@@ -134,23 +140,22 @@ class RunSheet {
 	}
 
 	/** What students are given where a part is first worked on. */
-	#handOver(source: Extract<TaskSource, { type: 'step' }>): string[] {
+	#handOver(source: StepSource): string[] {
 		const { story, kit } = this.#current
-		const first = story.sessions
-			.flatMap(({ tiles }) => tiles)
-			.find(
-				({ source: one }) => one.type === 'step' && one.designId === source.designId && one.partId === source.partId,
-			)
-		if (source.partId === undefined || first?.source !== source || first.run !== 1) return []
-		const design = this.#current.designs.find(({ design: one }) => one.id === source.designId)?.design
-		const parts = design?.parts.filter(({ of }) => of === source.partId) ?? []
+		const tiles = story.sessions.flatMap((one) => one.tiles)
+		const parts = worksOfTask(source).flatMap(({ designId, partId }) => {
+			const isIts = (work: TaskWork) => work.designId === designId && work.partId === partId
+			const first = tiles.find(({ source: one }) => one.type === 'step' && worksOfTask(one).some(isIts))
+			if (partId === undefined || first?.source !== source || first.run !== 1) return []
+			const design = this.#current.designs.find(({ design: one }) => one.id === designId)?.design
+			return design?.parts.filter(({ of }) => of === partId).map((part) => ({ ...part, designName: design.name })) ?? []
+		})
 		const pastes = parts.flatMap(({ paste, colour }) => (paste ? [`${colour} ${paste}`] : []))
-		const names = new Set(parts.map(({ name }) => name))
+		const isOf = (line: Pick<WireLine, 'designName' | 'partName'>) =>
+			parts.some(({ name, designName }) => line.designName === designName && line.partName === name)
 		const wires = kit.wires.flatMap(({ gauge, colour, lines }) =>
 			lines
-				.filter(
-					({ designName, partName, shares }) => designName === design?.name && names.has(partName) && shares.usual > 0,
-				)
+				.filter((line) => isOf(line) && line.shares.usual > 0)
 				.map(
 					({ lengthMm, shares }) =>
 						`${shares.usual} × ${lengthWords(lengthMm, this.#units)} wire, ${gauge} gauge ${colour}`,
@@ -224,12 +229,12 @@ class RunSheet {
 
 	#stepsOf(source: TaskSource): StepOfDesign[] {
 		if (source.type !== 'step') return []
-		const design = this.#current.designs.find(({ design: one }) => one.id === source.designId)?.design
-		const { stepId, alsoSteps = [], halves } = source
-		const ids = [stepId, ...alsoSteps, ...(halves ? [halves.first.stepId, halves.second.stepId] : [])]
-		return (design?.steps ?? [])
-			.filter(({ id }) => ids.includes(id))
-			.map((step) => ({ design: present(design, 'its design'), step }))
+		return worksOfTask(source).flatMap(({ designId, stepIds }) => {
+			const design = this.#current.designs.find(({ design: one }) => one.id === designId)?.design
+			return (design?.steps ?? [])
+				.filter(({ id }) => stepIds.includes(id))
+				.map((step) => ({ design: present(design, 'its design'), step }))
+		})
 	}
 }
 

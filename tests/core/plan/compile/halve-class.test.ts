@@ -3,12 +3,13 @@ import type { Course } from '../../../../core/course/course'
 import type { Design, Need } from '../../../../core/design/design'
 import { sharedMinutesPerPiece } from '../../../../core/materials/sharing/tool-sharing'
 import { compileCourse } from '../../../../core/plan/compile/compile-course'
-import { taskOfStep } from '../../../../core/plan/compile/compiled-course'
+import { taskOfStep, worksOfTask } from '../../../../core/plan/compile/compiled-course'
 import { ORDINARY_TERMS } from '../../../../core/plan/compile/drying-terms'
-import { takeHalves } from '../../../../core/plan/compile/halve-class'
+import { CHANGE_MINUTES, takeHalves } from '../../../../core/plan/compile/halve-class'
 import { checkPlan } from '../../../../core/plan/checker/check-plan'
 import { planExactly } from '../../../../core/plan/exact/plan-exactly'
 import { planCourse, resolveCourse } from '../../../../core/plan/plan-course'
+import { writeScript } from '../../../../core/rehearse/write-script'
 import { demoCourse } from '../../../support/demo-designs'
 import { makeDesign, makePart, makeStep } from '../../../support/make-design'
 
@@ -146,6 +147,61 @@ describe('a class in halves', () => {
 		const easy = planCourse({ ...course, sessions: [long] }, [bell], terms)
 		expect(easy.compiled.tasks['marsh-bell/vein']).not.toHaveProperty('halves')
 		expect([easy.status, easy.objective?.strain]).toEqual(['optimal', 0])
+	})
+
+	test('is of steps of two designs, each with its own pieces, parts and place in its design’s order', () => {
+		const flower = (id: string, name: string, part: string, tool: string) =>
+			makeDesign({
+				...{ id, name, parts: [makePart(part, { name: part, piecesPerFlower: PIECES, breakage: 0 })] },
+				steps: [
+					// Of both designs it has the same id.
+					makeStep('shape', part, [], {
+						...piecewise,
+						tools: [tool],
+						toolShares: { [tool]: 1 },
+						label: `Use the ${tool}`,
+					}),
+					makeStep('tape', undefined, [{ after: 'shape' }], { minutesPerPiece: 5 }),
+				],
+			})
+		const documents = [flower('bell', 'Bell', 'petals', 'veiner'), flower('fern', 'Fern', 'leaves', 'press')]
+		const both = {
+			...course,
+			designs: documents.map(({ id: designId }) => ({ designId, flowersPerStudent: 1, picks: {} })),
+		}
+		const designs = resolveCourse(both, documents)
+		const compiled = compileCourse(both, designs, terms)
+		const [offer] = compiled.halves ?? []
+		const halved = offer && takeHalves(compiled, offer)
+		if (!halved) throw new Error('nothing was offered')
+		const { plan } = planExactly(halved.instance, { nodes: 200 })
+		if (!plan) throw new Error('nothing was planned')
+
+		expect(checkPlan(halved.instance, plan).errors).toEqual([])
+		expect([taskOfStep(halved, 'bell', 'shape'), taskOfStep(halved, 'fern', 'shape')]).toEqual([
+			'bell/shape',
+			'bell/shape',
+		])
+		expect(halved.tasks['bell/shape']).toMatchObject({ designName: 'Bell and Fern', partName: 'petals and leaves' })
+		expect(halved.instance.sequence).toEqual([
+			['bell/shape', 'bell/tape'],
+			['bell/shape', 'fern/tape'],
+		])
+
+		const source = halved.tasks['bell/shape']
+		expect(source?.type === 'step' && worksOfTask(source)).toMatchObject([
+			{ designId: 'bell', partId: 'petals', stepIds: ['shape'], pieceCount: PIECES },
+			{ designId: 'fern', partId: 'leaves', stepIds: ['shape'], pieceCount: PIECES },
+		])
+		const script = writeScript({ course: both, designs, compiled: halved, plan, owned })
+		expect(script.items[0]).toMatchObject({
+			isHalved: true,
+			stretches: [
+				{ pieceCount: PIECES, turns: [{ tool: 0, share: 1 }] },
+				{ pieceCount: PIECES, turns: [{ tool: 1, share: 1 }], changeMinutes: CHANGE_MINUTES },
+			],
+		})
+		expect(script.tools.map(({ name }) => name)).toEqual(['veiner', 'press'])
 	})
 
 	test('is not taken for a second pair that would then wait for itself: petals before leaves, and leaves before petals', () => {
