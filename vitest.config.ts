@@ -42,6 +42,7 @@ export default defineConfig({
 				test: {
 					name: 'e2e',
 					...e2e,
+					globalSetup: ['tests/support/demo-folder.ts'],
 					include: ['tests/e2e/**/*.test.ts'],
 					exclude: ALONE,
 					// Each file has an app, a database and a browser of its own, and waits for them most of its time.

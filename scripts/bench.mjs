@@ -27,10 +27,11 @@ const BENCHES = {
 	teaching: 'teaching.mjs',
 	load: 'load.mjs',
 	cluster: 'cluster.mjs',
+	upgrade: 'upgrade.mjs',
 }
-/** They need a running app; the last two many minutes, so they are run by their names alone. */
-const WITH_APP = ['pages', 'solving', 'hands', 'frames', 'teaching', 'load', 'cluster']
-const BY_NAME = ['load', 'cluster']
+/** They need a running app; the last three many minutes, so they are run by their names alone. */
+const WITH_APP = ['pages', 'solving', 'hands', 'frames', 'teaching', 'load', 'cluster', 'upgrade']
+const BY_NAME = ['load', 'cluster', 'upgrade']
 
 await runScript(async () => {
 	const wanted = process.argv.slice(2)

@@ -5,7 +5,7 @@ import os from 'node:os'
 import path from 'node:path'
 import { fileURLToPath } from 'node:url'
 
-const root = path.resolve(path.dirname(fileURLToPath(import.meta.url)), '..', '..')
+const ROOT = path.resolve(path.dirname(fileURLToPath(import.meta.url)), '..', '..')
 /** As `npm start` has it: pages are drawn of many small things that are soon done with, and are cleared away less often. */
 const SERVER_WORDS = ['--max-semi-space-size=32']
 const GREETING =
@@ -20,11 +20,12 @@ export function makeDataFolder() {
 /**
  * Starts the app on a free port and waits for its greeting.
  *
- * @param {{ dataFolder: string, env?: Record<string, string>, words?: string[] }} terms - `words`: after `npm start --`
+ * @param {{ dataFolder: string, env?: Record<string, string>, words?: string[], root?: string }} terms - `words`: after
+ *   `npm start --`; `root`: of another copy of the project
  * @returns its address, the demo's sign-in or the link to set a studio up, the page of its letters, and how to end it
  * @throws {Error} it ended instead, with what it printed and its exit code
  */
-export async function startApp({ dataFolder, env = {}, words = [] }) {
+export async function startApp({ dataFolder, env = {}, words = [], root = ROOT }) {
 	const child = spawn(process.execPath, [...SERVER_WORDS, path.join(root, 'scripts', 'start.mjs'), ...words], {
 		env: { ...process.env, PORT: '0', CALYCINE_DATA: dataFolder, ...env },
 		stdio: ['ignore', 'pipe', 'pipe'],

@@ -3,6 +3,7 @@ import { readdirSync, readFileSync } from 'node:fs'
 import path from 'node:path'
 import { openDatabase } from '../../db/connection.server'
 import { fetchCookie, makeDataFolder, startApp } from '../../scripts/machine/running-app.mjs'
+import { TODAY } from '../support/today'
 
 export interface Target {
 	url: string
@@ -18,7 +19,7 @@ export interface Target {
 export const HANG_MS = 10_000
 
 export async function startTarget(dataFolder: string, env: Record<string, string> = {}): Promise<Target> {
-	const app = await startApp({ dataFolder, env: { CALYCINE_TODAY: '2026-03-02T10:00', ...env } })
+	const app = await startApp({ dataFolder, env: { CALYCINE_TODAY: TODAY, ...env } })
 	return { ...app, pid: app.pid ?? 0, dataFolder, cookie: await fetchCookie(app) }
 }
 

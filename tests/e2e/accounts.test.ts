@@ -10,7 +10,8 @@ import { USUAL_STRAIN_TERMS } from '../../core/plan/compile/strain-terms'
 import { USUAL_PREP_TERMS } from '../../core/prepare/prep-terms'
 import { readStudioArchive, writeStudioArchive, type StudioRows } from '../../exchange/studio/studio-archive'
 import { demoDesign } from '../support/demo-designs'
-import { choose, scan, TODAY, visit, type Bench } from '../support/visitor'
+import { TODAY } from '../support/today'
+import { choose, scan, visit, type Bench } from '../support/visitor'
 
 const data = makeDataFolder()
 let bench: Pick<Bench, 'app' | 'browser'>

@@ -8,7 +8,7 @@ import path from 'node:path'
 import { afterEach, beforeEach, describe, expect, test } from 'vitest'
 import { makeDataFolder, startApp } from '../../scripts/machine/running-app.mjs'
 import { launchBrowser, openWhenAlive, signIn } from '../../scripts/machine/browser.mjs'
-import { TODAY } from '../support/visitor'
+import { TODAY } from '../support/today'
 
 const root = path.resolve(import.meta.dirname, '../..')
 let data: ReturnType<typeof makeDataFolder>

@@ -1,11 +1,11 @@
 /** A visitor at the real interface: Debian's Chromium on a running copy of the app, every complaint of the page noted. */
+import { cpSync } from 'node:fs'
 import { AxeBuilder } from '@axe-core/playwright'
 import type { Browser, BrowserContext, BrowserContextOptions, Locator, Page } from 'playwright-core'
+import { inject } from 'vitest'
 import { launchBrowser, openWhenAlive, signIn } from '../../scripts/machine/browser.mjs'
 import { makeDataFolder, startApp } from '../../scripts/machine/running-app.mjs'
-
-/** The moment that the app takes for now: it stands still, so that no test depends on the hour in which it runs. */
-export const TODAY = '2026-03-02T10:00'
+import { TODAY } from './today'
 
 export interface Bench {
 	app: Awaited<ReturnType<typeof startApp>>
@@ -15,8 +15,10 @@ export interface Bench {
 	close: () => Promise<void>
 }
 
+/** A copy of the demo as its first start leaves it, running, and a browser. */
 export async function openBench(): Promise<Bench> {
 	const data = makeDataFolder()
+	cpSync(inject('demoFolder'), data.folder, { recursive: true })
 	const start = () => startApp({ dataFolder: data.folder, env: { CALYCINE_TODAY: TODAY } })
 	const bench: Bench = {
 		app: await start(),
