@@ -9,6 +9,8 @@ export type Deletion =
 	| { kind: 'studio'; studioId: number }
 	/** The people of a course, with what was learnt of their pace there. */
 	| { kind: 'people'; courseId: number }
+	/** Somebody on one list, with her pace there. */
+	| { kind: 'listed'; courseId: number; personHash: string }
 	/** Somebody on every list of a studio, with her pace. */
 	| { kind: 'person'; studioId: number; personHash: string }
 	/** How fast everybody of a studio is. */

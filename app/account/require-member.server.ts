@@ -24,6 +24,13 @@ export const requireMember: MiddlewareFunction<Response> = async ({ request, url
 	return isRead(request.method) ? next() : noteChanges(member, url.pathname, next)
 }
 
+/** Whether she who asked is signed in still, in that studio, and may read what she asked for: for answers that go on. */
+export async function mayStillRead(request: Request, studioId: number): Promise<boolean> {
+	const token = await readToken(request)
+	const member = token === undefined ? undefined : await findMember(token, new Date())
+	return member?.studio.id === studioId && mayRead(member.role, new URL(request.url).pathname)
+}
+
 function isRead(method: string): boolean {
 	return method === 'GET' || method === 'HEAD'
 }

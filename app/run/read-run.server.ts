@@ -25,11 +25,11 @@ import { readRunEvents, type KnownEvents, type RunKey } from '../../db/repositor
 import { pieceFigure } from '../design/components/flower-picture/flower-figure'
 import { readKit, type CurrentKit } from '../kit/read-kit.server'
 import { toldPlan } from '../plan/told-plan.server'
-import { nameOfTask } from '../plan/words/tasks'
+import { piecesWords, nameOfTask } from '../plan/words/tasks'
 import { readSpeeds } from '../rehearse/read-rehearsal.server'
 import type { Figure } from '../shared/figure/figure'
 import { readId } from '../shared/http/read-input.server'
-import { count, sessionName } from '../shared/words/times'
+import { sessionName } from '../shared/words/times'
 
 /** What is read of one entry, at arm's length. */
 export interface RunCard {
@@ -196,7 +196,7 @@ function makeCard({ kind, source }: RunEntry, current: CurrentKit): RunCard {
 	const part = design?.parts.find(({ of }) => steps.some((step) => step.part === of))
 	const hazards = [...new Set(steps.flatMap(hazardsOfStep))]
 	return {
-		over: `${source.partName}, ${count(source.pieceCount, source.partId === undefined ? 'flower' : 'piece')} each`,
+		over: `${source.partName}, ${piecesWords(source, source.pieceCount)} each`,
 		title: source.label,
 		sentence: source.sentence,
 		out: [...new Set(steps.flatMap(({ tools }) => tools))],

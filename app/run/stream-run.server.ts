@@ -7,15 +7,18 @@ const BEAT_MS = 15_000
 /** So often what other servers took in is looked for. */
 const ASK_MS = 3_000
 
+/** Of whoever listens. */
+export interface Listening {
+	/** What came after a cursor, as far as she may see it; asked once before the answer begins. */
+	read: (after: number) => Promise<KnownEvents>
+	/** Asked at every beat: who may no more is sent nothing more. */
+	isAllowed: () => Promise<boolean>
+}
+
 /**
- * @param read - what came after a cursor, as far as whoever listens may see it; asked once before the answer begins
  * @throws {NotFoundError} there is no such run for whoever asks
  */
-export async function streamRun(
-	request: Request,
-	run: RunKey,
-	read: (after: number) => Promise<KnownEvents>,
-): Promise<Response> {
+export async function streamRun(request: Request, run: RunKey, { read, isAllowed }: Listening): Promise<Response> {
 	// Whoever wants anything but a stream would wait for its end for ever.
 	if (!request.headers.get('Accept')?.includes('text/event-stream'))
 		return new Response('A stream of events.', { status: 406 })
@@ -57,7 +60,11 @@ export async function streamRun(
 				}
 			}
 			const leave = listenToRun(run, () => void ask())
-			const beat = setInterval(() => send(': beat\n\n'), BEAT_MS)
+			const beat = setInterval(() => {
+				send(': beat\n\n')
+				// Whoever is kept out for nothing, as while the database is away, asks again by herself.
+				void isAllowed().then((isStill) => isStill || end(), end)
+			}, BEAT_MS)
 			const asking = setInterval(() => void ask(), ASK_MS)
 			stop = () => {
 				isOver = true

@@ -86,18 +86,37 @@ export async function forgetPerson(studioId: number, person: string): Promise<vo
 	tellDeletion({ kind: 'person', studioId, personHash: hashPerson(person) })
 }
 
+/** A list as it is to be. */
+interface NewList {
+	students: readonly Student[]
+	/** As the one before was read; undefined: whatever stands there goes. */
+	version?: number | undefined
+}
+
 /**
- * @param version - of the list as it was read; undefined: whatever stands there goes
+ * @param within - whoever commits it tells who is deleted by it, too
  * @throws {InputError} more people than the course has places
  * @throws {ConflictError} somebody else has changed the list since
  * @throws {NotFoundError} the studio has no such course
  */
-export function replaceStudents(
+export async function replaceStudents(
 	studioId: number,
 	courseId: number,
-	{ students, version }: { students: readonly Student[]; version?: number | undefined },
+	list: NewList,
 	within?: Transaction,
 ): Promise<void> {
+	const gone = await putStudents(studioId, courseId, list, within)
+	if (within) return
+	for (const person of gone) tellDeletion({ kind: 'listed', courseId, personHash: hashPerson(person) })
+}
+
+/** @returns who is on the list no more, as `personOf` gives them */
+function putStudents(
+	studioId: number,
+	courseId: number,
+	{ students, version }: NewList,
+	within?: Transaction,
+): Promise<string[]> {
 	return inTransaction(async (transaction) => {
 		const course = await requireCourse(studioId, courseId, { transaction, lock: true })
 		if (students.length > course.studentCount) {
@@ -105,6 +124,7 @@ export function replaceStudents(
 			throw new InputError([{ path: 'students', message }])
 		}
 		await raiseVersion(course, version, transaction)
+		const before = await StudentModel.findAll({ where: { courseId }, attributes: ['name'], raw: true, transaction })
 		await StudentModel.destroy({ where: { courseId }, transaction })
 		// Who is on the list no more is forgotten altogether.
 		const people = students.map(({ name }) => personOf(name))
@@ -113,6 +133,7 @@ export function replaceStudents(
 			students.map(({ level = null, ...student }, position) => ({ ...student, level, courseId, position })),
 			{ transaction },
 		)
+		return [...new Set(before.map(({ name }) => personOf(name)))].filter((person) => !people.includes(person))
 	}, within)
 }
 
@@ -124,7 +145,7 @@ export function replaceStudents(
  * @throws {NotFoundError} the studio has no such course
  */
 export async function deleteStudents(studioId: number, courseId: number, version?: number): Promise<void> {
-	await replaceStudents(studioId, courseId, { students: [], version })
+	await putStudents(studioId, courseId, { students: [], version })
 	tellDeletion({ kind: 'people', courseId })
 }
 

@@ -12,16 +12,16 @@ const STATEMENTS = {
 		['DELETE FROM students WHERE course_id = ?', [courseId]],
 		['DELETE FROM student_speeds WHERE course_id = ?', [courseId]],
 	],
+	listed: async ({ courseId, personHash }, ask) => [
+		...deleteNamed(await ask('SELECT id, name FROM students WHERE course_id = ?', [courseId]), personHash),
+		['DELETE FROM student_speeds WHERE course_id = ? AND SHA2(person, 256) = ?', [courseId, personHash]],
+	],
 	person: async ({ studioId, personHash }, ask) => {
 		const rows = await ask(
 			'SELECT s.id, s.name FROM students s JOIN courses c ON c.id = s.course_id WHERE c.studio_id = ?',
 			[studioId],
 		)
-		const ids = rows.filter(({ name }) => hashOfName(name) === personHash).map(({ id }) => id)
-		return [
-			...(ids.length > 0 ? [['DELETE FROM students WHERE id IN (?)', [ids]]] : []),
-			...STATEMENTS.speed({ studioId, personHash }),
-		]
+		return [...deleteNamed(rows, personHash), ...STATEMENTS.speed({ studioId, personHash })]
 	},
 	speeds: ({ studioId }) => [['DELETE FROM student_speeds WHERE studio_id = ?', [studioId]]],
 	speed: ({ studioId, personHash }) => [
@@ -50,6 +50,11 @@ export async function deleteAgain(file, url, since) {
 		await connection.end()
 	}
 	return deletions.length
+}
+
+function deleteNamed(rows, personHash) {
+	const ids = rows.filter(({ name }) => hashOfName(name) === personHash).map(({ id }) => id)
+	return ids.length > 0 ? [['DELETE FROM students WHERE id IN (?)', [ids]]] : []
 }
 
 /** As `hashPerson(personOf(name))`, core/learn/student-speed.ts and db/deletions.server.ts. */

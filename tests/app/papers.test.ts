@@ -9,6 +9,7 @@ import { loader as loadFile } from '../../app/prepare/routes/course-files/route'
 import { PAPER_NAMES } from '../../app/prepare/papers/paper'
 import { createPlannedCourse } from '../../app/plan/save-course.server'
 import { memberContext } from '../../app/shared/http/contexts'
+import { saveStockItem } from '../../db/repositories/stock/shelf.server'
 import { replaceStudents } from '../../db/repositories/students.server'
 import { call } from '../support/call-route'
 import { demoCourse, demoDesign } from '../support/demo-designs'
@@ -95,6 +96,23 @@ describe('the run sheet', () => {
 		expect(text).toContain('Point the wire down')
 		expect(text).toContain('Trays')
 		expect(text).toContain('Bo')
+	})
+})
+
+describe('what to have out', () => {
+	test('tells tools that the class shares by how many there are, and not at every place', async () => {
+		const own = await foundStudio(['magnolia'])
+		await saveStockItem(own.studioId, { kind: 'tool', name: 'Petal veiner', unit: 'piece', onHand: 2 })
+		const { studio } = contextOf(own).get(memberContext)
+		const id = String(await createPlannedCourse(studio, demoCourse('Magnolia on Thursdays')))
+		const at = call(own, '/x?session=1', { params: { courseId: id, paper: 'run-sheet' } })
+		const lists = (await loadPaper(at)).paper.blocks.flatMap((block) => (block.type === 'list' ? [block] : []))
+		const { items = [] } = lists.find(({ heading }) => heading === 'To have out') ?? {}
+		const line = (head: string) => items.find((item) => item.startsWith(head))
+
+		expect(line('Shared')).toBe('Shared: 2 × petal veiner.')
+		expect(line('At every place')).toMatch(/cutter/)
+		expect(line('At every place')).not.toMatch(/petal veiner/)
 	})
 })
 

@@ -120,10 +120,11 @@ describe('somebody who comes to class', () => {
 describe('after a restore', () => {
 	test('what was deleted for good since is deleted again, and nothing else', async () => {
 		const [forgotten, kept, leaving] = [await studioWithMira(), await studioWithMira(), await studioWithMira()]
-		const known = await studioWithMira()
+		const [known, listed] = [await studioWithMira(), await studioWithMira()]
 		const hal = { ...MIRA, name: 'Hal' }
-		await replaceStudents(known.studioId, known.courseId, { students: [{ ...MIRA, name: ' Mira' }, hal] })
-		for (const { studioId, courseId } of [forgotten, kept])
+		for (const { studioId, courseId } of [known, listed])
+			await replaceStudents(studioId, courseId, { students: [{ ...MIRA, name: ' Mira' }, hal] })
+		for (const { studioId, courseId } of [forgotten, kept, listed])
 			await keepStudentSpeeds(studioId, { courseId, session: 1 }, [
 				{ id: 'mira 1', person: 'mira', name: 'Mira', date: '2026-03-07', logRatio: 0.1 },
 			])
@@ -133,6 +134,7 @@ describe('after a restore', () => {
 		await deleteStudents(forgotten.studioId, forgotten.courseId)
 		await forgetStudent(kept.studioId, 'mira')
 		await forgetPerson(known.studioId, 'mira')
+		await replaceStudents(listed.studioId, listed.courseId, { students: [hal] })
 		await setLeaving(leaving.studioId, new Date())
 		await deleteDueStudios(new Date())
 		// Nobody is named where it is told.
@@ -140,13 +142,14 @@ describe('after a restore', () => {
 
 		const completed = await restoreBackup(file, url(), undefined)
 		expect((await getRoster(forgotten.studioId, forgotten.courseId)).students).toHaveLength(1)
-		expect(await deleteAgain(deletions, url(), completed)).toBe(4)
+		expect(await deleteAgain(deletions, url(), completed)).toBe(5)
 
 		expect((await getRoster(forgotten.studioId, forgotten.courseId)).students).toEqual([])
 		expect((await getRoster(kept.studioId, kept.courseId)).students).toEqual([MIRA])
 		// Of a list on which others stay she alone goes.
 		expect((await getRoster(known.studioId, known.courseId)).students).toEqual([hal])
-		expect(await listStudentSpeeds(kept.studioId)).toEqual([])
+		expect((await getRoster(listed.studioId, listed.courseId)).students).toEqual([hal])
+		for (const { studioId } of [kept, listed]) expect(await listStudentSpeeds(studioId)).toEqual([])
 		expect(await findMemberById(leaving.userId)).toBeUndefined()
 		expect(await findMemberById(kept.userId)).toBeDefined()
 	})

@@ -8,7 +8,7 @@ import { explainWait, percentSure, waitSpan } from '../../../drying/words/waits'
 import { PlainNumber } from '../../../shared/components/fields/plain-fields'
 import { Disclosure } from '../../../shared/native/disclosure'
 import type { PlanData } from './load-plan.server'
-import { halvesWords, nameOfTask } from '../../words/tasks'
+import { halvesWords, nameOfTask, piecesWords } from '../../words/tasks'
 import type { Named } from '../../words/pins'
 import { useHands, type Hands } from './hands/hands-context'
 import { PinMenu } from './hands/pin-menu'
@@ -49,7 +49,7 @@ export function StepCard({
 				<dd>
 					{duration(minutes)}
 					{!isDemo &&
-						` for ${count(source.pieceCount, 'piece')}${source.batchSizes.length > 1 ? `, reckoned in ${source.batchSizes.length} batches` : ''}`}
+						` for ${piecesWords(source, source.pieceCount)}${source.batchSizes.length > 1 ? `, reckoned in ${source.batchSizes.length} batches` : ''}`}
 				</dd>
 				<dt>Comes after</dt>
 				<dd>

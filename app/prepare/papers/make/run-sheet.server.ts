@@ -15,7 +15,7 @@ import { pieceFigure } from '../../../design/components/flower-picture/flower-fi
 import { exchangeWords, seatName } from '../../../kit/words/kits'
 import { layOutBands } from '../../../plan/components/plan-bands/band-layout'
 import { aloneSession } from '../../../plan/components/plan-bands/chosen-session'
-import { halvesWords, nameOfTask } from '../../../plan/words/tasks'
+import { piecesWords, halvesWords, nameOfTask } from '../../../plan/words/tasks'
 import { lengthWords } from '../../../shared/words/amounts'
 import { clock, count, duration, longDay, sessionName, shortDay } from '../../../shared/words/times'
 import { cautionBlocks, PAPER_WORDS, type Paper, type PaperBlock, type PaperStep, type PaperTable } from '../paper'
@@ -81,6 +81,7 @@ class RunSheet {
 		const steps = this.#tiles.flatMap(({ source }) => this.#stepsOf(source))
 		const tools = new Set(steps.flatMap(({ step }) => step.tools))
 		const shared = kit.tools.filter((line) => tools.has(line.tool) && isShared(line))
+		const ownTools = [...tools].filter((tool) => !shared.some((line) => line.tool === tool))
 		const materials = new Set(steps.flatMap(({ step }) => (step.materials ?? []).map(({ name }) => name)))
 		const formers = new Set(
 			steps.flatMap(({ design, step }) =>
@@ -88,7 +89,7 @@ class RunSheet {
 			),
 		)
 		const lines = [
-			tools.size > 0 ? `At every place: ${[...tools].join('; ')}.` : '',
+			ownTools.length > 0 ? `At every place: ${ownTools.join('; ')}.` : '',
 			shared.length > 0 ? `Shared: ${shared.map(({ tool, ownedCount }) => `${ownedCount} × ${tool}`).join('; ')}.` : '',
 			materials.size > 0 ? `On the table: ${[...materials].join('; ')}.` : '',
 			formers.size > 0 ? `To dry on: ${[...formers].join('; ')}.` : '',
@@ -127,7 +128,7 @@ class RunSheet {
 		return {
 			mark,
 			what: `${source.partName}: ${source.label.toLowerCase()}${ofRuns}`,
-			note: `${minutes} · ${count(pieceCount, source.partId === undefined ? 'flower' : 'piece')} each`,
+			note: `${minutes} · ${piecesWords(source, pieceCount)} each`,
 			...(part && { figure: pieceFigure(part.form, part.name, part.tint) }),
 			lines: [
 				...(source.halves ? [halvesWords(source.halves, startMin)] : []),

@@ -9,12 +9,16 @@ import type { Route } from './+types/route'
 
 export function loader({ params, request }: Route.LoaderArgs) {
 	return loading(async () => {
-		const found = await findRunCode(params.code, new Date())
+		const find = () => findRunCode(params.code, new Date())
+		const found = await find()
 		if (!found) throw new NotFoundError('This code is not known, or its evening is over.')
 		const { member, run } = found
-		return streamRun(request, run, async (after) => {
-			const { events, cursor } = await readRunEvents(member.studio.id, run, after)
-			return { events: publicEvents(events), cursor }
+		return streamRun(request, run, {
+			read: async (after) => {
+				const { events, cursor } = await readRunEvents(member.studio.id, run, after)
+				return { events: publicEvents(events), cursor }
+			},
+			isAllowed: async () => (await find()) !== undefined,
 		})
 	})
 }
