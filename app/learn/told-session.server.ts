@@ -5,7 +5,7 @@ import { isShared } from '../../core/kit/tool-needs'
 import { totalWires, type WiresHanded } from '../../core/kit/wire-bill'
 import { pasteUseKey } from '../../core/learn/paste-use'
 import type { SeenInClass } from '../../core/learn/seen'
-import { observeForm, tasksOf, toolsOf } from '../../core/run/observe-run'
+import { observeForm, partsOf, tasksOf, toolsOf } from '../../core/run/observe-run'
 import type { Studio } from '../../db/repositories/accounts.server'
 import type { StoredCourse } from '../../db/repositories/courses.server'
 import {
@@ -87,13 +87,11 @@ export async function loadTold(studio: Studio, course: StoredCourse, session: nu
 		}
 	})
 	tasks.sort((a, b) => b.plannedMinutes - a.plannedMinutes)
-	// A flower as a whole has no pieces.
-	const parts = tasksOf(taught.plan).flatMap(({ source }) => (source.partId === undefined ? [] : [source.partName]))
 	return {
 		...{ courseId: course.id, session, date: own.date, isOnTablet, tasks, ...whoWere(first, course) },
 		sessionName: sessionName(own.startMin, session),
 		isToCome: own.date > today(studio.timeZone),
-		parts: [...new Set(parts)].map((name) => ({ name, ...brokenBefore(rows, name) })),
+		parts: partsOf(taught.plan).map((name) => ({ name, ...brokenBefore(rows, name) })),
 		tools: toolsOf(taught.plan, taught.designs)
 			.filter((tool) => handed.shared.has(tool))
 			.map((tool) => {

@@ -113,6 +113,12 @@ export function toolsOf(plan: Pick<RunPlan, 'entries'>, designs: readonly Design
 	return [...new Set(tasksOf(plan).flatMap(({ source }) => stepsOf(source, designs).flatMap(({ tools }) => tools)))]
 }
 
+/** Names of the parts that the steps of a session are done to, in the order of the plan, each once; a whole flower is none. */
+export function partsOf(plan: Pick<RunPlan, 'entries'>): string[] {
+	const works = tasksOf(plan).flatMap(({ source }) => worksOfTask(source))
+	return [...new Set(works.flatMap(({ partId, partName }) => (partId === undefined ? [] : [partName])))]
+}
+
 /** Steps of a session, each once, whatever interrupts it; in the order of the plan. */
 export function tasksOf({
 	entries,

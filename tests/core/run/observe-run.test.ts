@@ -4,7 +4,7 @@ import { paceFactor } from '../../../core/course/pace'
 import { withLearnt } from '../../../core/learn/learnt'
 import type { StepSource } from '../../../core/plan/compile/compiled-course'
 import { foldRun } from '../../../core/run/fold-run'
-import { observeForm, observeRun } from '../../../core/run/observe-run'
+import { observeForm, observeRun, partsOf } from '../../../core/run/observe-run'
 import { EventWriter, type RunFact } from '../../../core/run/run-event'
 import { toRunPlan } from '../../../core/run/run-plan'
 import { packDemo } from '../../support/demo-kit'
@@ -177,6 +177,7 @@ test('of steps done in halves each part has its own pieces', () => {
 	const { breakage, minutes } = observeForm(form, plan, { classId: 'course 1', course, designs })
 	const stepsOf = (part: string | undefined) => design.steps.filter((step) => step.part === part).length
 
+	expect(partsOf(plan)).toEqual([source.partName, partName])
 	expect(minutes).toEqual([])
 	expect(breakage).toMatchObject([
 		{ partName: source.partName, broken: 1 },

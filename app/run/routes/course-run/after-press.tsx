@@ -1,4 +1,5 @@
 import { Button } from 'antd'
+import { worksOfTask } from '../../../../core/plan/compile/compiled-course'
 import type { RunEvent, RunFact } from '../../../../core/run/run-event'
 import type { LastPress } from '../../device/use-last-press'
 import type { Run } from '../../device/use-run'
@@ -97,8 +98,8 @@ function factOf<Fact extends RunEvent>({
 
 /** Parts that are worked on this evening, in the order of the plan. */
 function kindsOf({ state }: Run): string[] {
-	const names = state.entries.flatMap(({ entry: { source } }) => (source?.type === 'step' ? [source.partName] : []))
-	return [...new Set(names)]
+	const works = state.entries.flatMap(({ entry: { source } }) => (source?.type === 'step' ? worksOfTask(source) : []))
+	return [...new Set(works.map(({ partName }) => partName))]
 }
 
 function sparesOf({ spares }: Run['state'], kind: string): number {

@@ -1,5 +1,6 @@
 import { Button } from 'antd'
 import { useState } from 'react'
+import { worksOfTask } from '../../../../core/plan/compile/compiled-course'
 import { isPaused } from '../../../../core/run/fold-run'
 import { countingEvents, type RunEvent } from '../../../../core/run/run-event'
 import type { Bell } from '../../device/use-bell'
@@ -24,7 +25,9 @@ export function RunFoot({ page, run, lastPress, bell }: RunFootProps) {
 	const [isNoting, setIsNoting] = useState(false)
 	const last = countingEvents(device.events).findLast((event) => event.type !== 'undo' && !isByItself(event))
 	const current = state.entries[state.current]
-	const kind = current?.entry.source?.type === 'step' ? current.entry.source.partName : (current?.entry.id ?? 'piece')
+	const source = current?.entry.source
+	// Of two works by turns the first: the other is chosen beside what was pressed.
+	const kind = (source?.type === 'step' && worksOfTask(source)[0]?.partName) || (current?.entry.id ?? 'piece')
 	const tool = toolsAtHand(page, run)[0]
 	const isStopped = isPaused(state)
 	const isOpen = state.opened !== undefined && state.closed === undefined
