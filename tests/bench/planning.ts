@@ -13,6 +13,7 @@ import {
 import { betterPlanModel } from '../support/better-plan-model'
 import { classInstance } from '../support/class-instance'
 import { askMiniZinc } from '../support/minizinc'
+import { mixedCourse } from '../support/mixed-course'
 import { listReferenceInstances } from '../support/reference-instances'
 import { report, summarise, tell, time } from './measure'
 
@@ -29,6 +30,7 @@ const RUNS = 5
 const SMALL_LIMIT_MS = 10_000
 const LARGE_LIMIT_MS = 10_000
 const HUGE_LIMIT_MS = 5_000
+const MIXED_COURSES = 30
 /** Middling instances go to the general solver too, with so much time. */
 const CHUFFED_LIMIT_MS = 30_000
 const CHUFFED_TASKS = 14
@@ -100,6 +102,40 @@ function benchReferences(title: string, levels: Levels, goal: ObjectiveLevel): v
 
 benchReferences('Instances of the first form', FIRST_LEVELS, 'finish')
 benchReferences('Instances with breaks that move, demonstrations and strain', OBJECTIVE_LEVELS, 'strain')
+
+/** How many of these are proven in ten seconds, to the strain and in all. */
+function benchLarge(title: string, instances: readonly { name: string; instance: Instance }[]): void {
+	console.log(`\n${title}: s to the strain proven, and to all levels`)
+	const [toStrain, toAll]: number[][] = [[], []]
+	for (const { name, instance } of instances) {
+		const { plan, proven, total } = solveTimed(instance, LARGE_LIMIT_MS, OBJECTIVE_LEVELS)
+		const isDone = plan.status === 'optimal' || (plan.status === 'infeasible' && proven.shortfall !== undefined)
+		toAll?.push(isDone ? total : Infinity)
+		toStrain?.push(proven.strain ?? (isDone ? total : Infinity))
+		const told = [toStrain, toAll].map((of) => ((of?.at(-1) ?? 0) / 1000).toFixed(1)).join(' / ')
+		report(`  ${name}, ${instance.tasks.length} steps`, `${told} s, ${plan.status}, strain ${plan.objective?.strain}`)
+	}
+	for (const [name, of, aim] of [
+		['first five levels', toStrain, '>= 90 %'],
+		['all levels', toAll, '>= 70 %'],
+	] as const) {
+		const done = (of ?? []).filter((ms) => ms < Infinity)
+		report(`  ${name} proven`, `${done.length} of ${instances.length}; ${tell(summarise(of ?? []))}`, `${aim} in 10 s`)
+	}
+}
+
+benchLarge(
+	'Instances of the first form with 26 to 40 steps, by the levels of today',
+	references
+		.filter(({ levels, instance: { tasks } }) => levels === FIRST_LEVELS && tasks.length > 25)
+		.map(({ file, instance }) => ({ name: file, instance })),
+)
+benchLarge(
+	'Courses of demo designs together, 26 to 40 steps, tea and spare minutes',
+	Array.from({ length: MIXED_COURSES }, (_, k) => {
+		return { name: `course ${k + 1}`, instance: mixedCourse(k + 1, { least: 26, most: 40 }) }
+	}),
+)
 
 console.log(
 	'\nAgainst a general solver (Chuffed) on the same instances: its time to prove that nothing is better, by ours for everything',

@@ -1,7 +1,7 @@
 /**
  * A plan as near to an older one as pins allow: first only what breaks a pin is laid anew and the rest keeps its places,
  * its splits and its order; then the rest keeps its sessions only; then what lies around it is laid anew too, at last
- * everything.
+ * everything. Of what had to be laid anew as many steps as can be found go back to their sessions.
  */
 import { atLeast, atMost, toLiterals, type Literal } from '../model/literal'
 import { PlanModel } from '../model/plan-model'
@@ -16,6 +16,9 @@ import { sessionAt } from '../problem/session-at'
 const NEAR_STEPS = 40_000
 /** And of the last, which frees everything: half a second. */
 const WHOLE_STEPS = 400_000
+/** Of each attempt to move fewer steps, and of them all. */
+const FEWER_STEPS = 40_000
+const ALL_FEWER_STEPS = 160_000
 
 /**
  * @param before - of this instance, or of what it was before a change: what it says of other tasks is passed over
@@ -30,11 +33,39 @@ export function layRound(instance: Instance, before: Plan, pins: readonly Pin[])
 	for (const { free, isOrderKept, steps } of ringsAround(normal, before, findBroken(instance, before, pins))) {
 		model.solver.reset()
 		if (!model.solver.isOpen) return undefined
-		const kept = isOrderKept ? model.freezeAllBut(free) : keepSessions(model, normal, before, free)
+		const kept = isOrderKept
+			? model.freezeAllBut(free)
+			: normal.tasks.flatMap((_, i) => (free.has(i) ? [] : keepSessions(model, normal, before, i)))
 		const { status } = model.solve({ assumptions: toLiterals(kept), steps })
-		if (status === 'satisfied') return model.readPlan()
+		if (status === 'satisfied') return moveFewer(model, normal, before)
 	}
 	return undefined
+}
+
+/** The plan that the model has found, or one in which fewer steps leave their sessions. */
+function moveFewer(model: PlanModel, normal: NormalInstance, before: Plan): Plan {
+	const found = model.readPlan()
+	const kept = normal.tasks.flatMap((_, i) => {
+		const literals = keepSessions(model, normal, before, i)
+		return literals.length > 0 ? [literals] : []
+	})
+	let fewest = kept.filter(
+		(literals) => !literals.every(([side, value]) => model.solver.trail.isTrue(side, value)),
+	).length
+	let plan = found
+	let least = 0
+	const moved = model.countBroken(kept)
+	const last = model.solver.steps + ALL_FEWER_STEPS
+	while (least < fewest && model.solver.steps < last) {
+		const target = Math.floor((least + fewest - 1) / 2)
+		model.follow(plan)
+		const { status } = model.solve({ assumptions: toLiterals([atMost(moved, target)]), steps: FEWER_STEPS })
+		if (status === 'satisfied') {
+			plan = model.readPlan()
+			fewest = model.solver.trail.min(moved)
+		} else least = target + 1
+	}
+	return plan
 }
 
 /** A plan of another instance may lack tasks that pins speak of: those pins are broken too. */
@@ -50,18 +81,16 @@ function findBroken(instance: Instance, before: Plan, pins: readonly Pin[]): Set
 	return new Set([...missing, ...broken])
 }
 
-/** Where all that is not free stays in class in its sessions, in whatever order. */
-function keepSessions(model: PlanModel, normal: NormalInstance, before: Plan, free: ReadonlySet<number>): Literal[] {
-	return normal.tasks.flatMap(({ id }, i) => {
-		const [own, first, last] = [runsOf(before, id), model.runs[i]?.[0], model.runs[i]?.at(-1)]
-		const isInClass = before.placements[id]?.place === 'class'
-		if (free.has(i) || !isInClass || !first || !last) return []
-		const at = (run: (typeof own)[number] | undefined) => sessionAt(normal.windows, run?.start ?? 0)
-		const open = normal.windows.find(({ session }) => session === at(own[0]))?.open
-		const close = normal.windows.findLast(({ session }) => session === at(own.at(-1)))?.close
-		if (open === undefined || close === undefined) return []
-		return [atLeast(first.start.variable, open - first.start.plus), atMost(last.end.variable, close - last.end.plus)]
-	})
+/** That a task which was in class stays in its sessions, in whatever order; nothing of another. */
+function keepSessions(model: PlanModel, { tasks, windows }: NormalInstance, before: Plan, i: number): Literal[] {
+	const id = tasks[i]?.id ?? ''
+	const [own, first, last] = [runsOf(before, id), model.runs[i]?.[0], model.runs[i]?.at(-1)]
+	if (before.placements[id]?.place !== 'class' || !first || !last) return []
+	const at = (run: (typeof own)[number] | undefined) => sessionAt(windows, run?.start ?? 0)
+	const open = windows.find(({ session }) => session === at(own[0]))?.open
+	const close = windows.findLast(({ session }) => session === at(own.at(-1)))?.close
+	if (open === undefined || close === undefined) return []
+	return [atLeast(first.start.variable, open - first.start.plus), atMost(last.end.variable, close - last.end.plus)]
 }
 
 /** What may be laid elsewhere in an attempt, by index, and what is kept of the rest. */

@@ -99,17 +99,26 @@ export class LevelSearch {
 		let bound = this.#probe(level, kept)
 		if (kept.length === 0) this.#hooks.onBound(level, bound)
 		let turns = 0
+		// From below a step is as long as the last ones were easy, from above as short as they were hard.
+		let step = 1
+		let share = STEPS_FROM_ABOVE
 		while (bound < this.#value(level)) {
 			if (this.#hooks.shouldStop() || turns >= 2 * SLICES_A_TURN) return false
+			const value = this.#value(level)
 			const isFromBelow = turns++ % 2 === 0
-			const gap = this.#value(level) - bound
-			const target = isFromBelow ? bound : this.#value(level) - Math.max(1, Math.floor(gap / STEPS_FROM_ABOVE))
+			const fromBelow = Math.min(value - 1, bound + step - 1)
+			const target = isFromBelow ? fromBelow : value - Math.max(1, Math.floor((value - bound) / share))
 			const outcome = this.#try([...kept, atMost(variable, target)], this.#slice)
 			if (outcome === 'refuted') {
-				bound = target + 1
-				if (kept.length === 0) bound = this.#raise(level, bound)
+				bound = kept.length === 0 ? this.#raise(level, target + 1) : target + 1
+				step *= 2
 				turns = Math.max(0, turns - 1)
-			} else if (outcome === 'stopped') this.#searchNear(level, kept)
+			} else if (outcome === 'better') share = STEPS_FROM_ABOVE
+			else {
+				if (isFromBelow) step = Math.max(1, Math.floor(step / STEPS_FROM_ABOVE))
+				else share *= 2
+				this.#searchNear(level, kept)
+			}
 		}
 		return true
 	}

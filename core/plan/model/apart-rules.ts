@@ -5,7 +5,7 @@
 import { ANOTHER_SESSION_MINUTES } from '../problem/objective'
 import { HandsOnClock } from './hands-on-clock'
 import { HandsTime, type TiedTime } from './hands-time'
-import type { LevelParts } from './level-rules'
+import type { WindowParts } from './windows/used-windows'
 import { atLeast, atMost, not, type Expression, type Literal } from './literal'
 import type { ModelBuilder, Multiple } from './model-builder'
 import type { RunVariables } from './run-variables'
@@ -22,7 +22,7 @@ interface Pair {
 }
 
 /** @returns by pair: what is at least its minutes */
-export function addApart(builder: ModelBuilder, parts: LevelParts): readonly Expression[] {
+export function addApart(builder: ModelBuilder, parts: WindowParts): readonly Expression[] {
 	const pairs = [...followingPairs(parts), ...shownPairs(builder, parts)]
 	const clock = new HandsOnClock(parts.instance.windows)
 	const ties: TiedTime[] = []
@@ -52,7 +52,7 @@ export function addApart(builder: ModelBuilder, parts: LevelParts): readonly Exp
 }
 
 /** What a design wants straight after. */
-function followingPairs({ instance, places, runs }: LevelParts): Pair[] {
+function followingPairs({ instance, places, runs }: WindowParts): Pair[] {
 	return instance.following.flatMap(([from, to]): Pair[] => {
 		const [end, start] = [runs[from]?.at(-1)?.end, runs[to]?.[0]?.start]
 		const [first, second] = [places[from]?.inClass, places[to]?.inClass]
@@ -61,7 +61,7 @@ function followingPairs({ instance, places, runs }: LevelParts): Pair[] {
 }
 
 /** Each demonstration, and the first in class of those who use it: any of them, since the nearest costs least. */
-function shownPairs(builder: ModelBuilder, { instance, places, runs }: LevelParts): Pair[] {
+function shownPairs(builder: ModelBuilder, { instance, places, runs }: WindowParts): Pair[] {
 	const { windows } = instance
 	return instance.users.flatMap((own, from): Pair[] => {
 		const [end, inClass] = [runs[from]?.at(-1)?.end, places[from]?.inClass]
@@ -88,7 +88,7 @@ function shownPairs(builder: ModelBuilder, { instance, places, runs }: LevelPart
 }
 
 /** Breaks, and demonstrations in class, that lie between the two moments: they may be taken off, and only they. */
-function betweenTerms(builder: ModelBuilder, { instance, places, runs, breaks }: LevelParts, pair: Pair): Multiple[] {
+function betweenTerms(builder: ModelBuilder, { instance, places, runs, breaks }: WindowParts, pair: Pair): Multiple[] {
 	const liesBetween = (run: RunVariables, conditions: readonly Literal[]) => {
 		const isBetween = builder.addGain()
 		for (const condition of conditions) builder.implies([isBetween], condition)
@@ -128,7 +128,7 @@ function betweenTerms(builder: ModelBuilder, { instance, places, runs, breaks }:
 /** Minutes more if the second moment lies in a later session. */
 function otherSessionTerms(
 	builder: ModelBuilder,
-	{ instance: { sessions, windows } }: LevelParts,
+	{ instance: { sessions, windows } }: WindowParts,
 	{ end, start, conditions }: Pair,
 ): Multiple[] {
 	if (sessions.length < 2) return []

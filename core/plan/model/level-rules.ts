@@ -1,25 +1,20 @@
 /** The levels of the objective as variables that are at least what the plan costs, each made when it is first asked for. */
-import type { NormalInstance } from '../problem/normal-form'
 import type { ObjectiveLevel } from '../problem/objective'
-import type { BreakVariables } from './break-variables'
+import { addCrowding, type Crowding } from './windows/crowding-rules'
 import { addApart } from './apart-rules'
-import { atLeast, atMost, not, type Literal } from './literal'
+import { atLeast, endsIn, not, type Literal } from './literal'
 import type { ModelBuilder, Multiple } from './model-builder'
-import type { PlaceChoices } from './place-choices'
-import type { RunVariables } from './run-variables'
-import { addUsedUntil, addWaiting, crowdingTerms } from './used-windows'
+import { addFitting, roomOf } from './windows/session-room'
+import { sumOf, type WindowParts, type WindowUse } from './windows/used-windows'
 import type { Swaps } from './wait-rules'
 
 /** A level that is a variable; a shortfall is not one, but a later close of the last window. */
 export type Level = Exclude<ObjectiveLevel, 'shortfall'>
 
 /** What the levels are about. */
-export interface LevelParts {
-	instance: NormalInstance
-	places: readonly PlaceChoices[]
-	runs: readonly (readonly RunVariables[])[]
-	breaks: readonly BreakVariables[]
+export interface LevelParts extends WindowParts {
 	swaps: Swaps
+	use: WindowUse
 }
 
 /** The variables of the levels of one model. */
@@ -27,6 +22,7 @@ export class LevelVariables {
 	readonly #builder: ModelBuilder
 	readonly #parts: LevelParts
 	readonly #byLevel = new Map<Level, number>()
+	#crowd: Crowding | undefined
 
 	constructor(builder: ModelBuilder, parts: LevelParts) {
 		this.#builder = builder
@@ -47,17 +43,22 @@ export class LevelVariables {
 		return made
 	}
 
+	/** Made when a level first needs it. */
+	get #crowding(): Crowding {
+		return (this.#crowd ??= addCrowding(this.#builder, this.#parts, this.#parts.use))
+	}
+
 	#make(level: Level): number {
 		const [builder, parts] = [this.#builder, this.#parts]
 		const add = {
 			valueLost: () => builder.addSum(valueTerms(parts)),
 			prepMinutes: () => builder.addSum(prepTerms(parts)),
 			finish: () => addFinish(builder, parts),
-			waiting: () => addWaiting(builder, parts, addUsedUntil(builder, parts)),
+			waiting: () => builder.addSum(sumOf(parts.use.waiting)),
 			splits: () => builder.addSum(splitTerms(parts)),
 			lastSession: () => addLastSession(builder, parts, this.of('finish')),
-			strain: () => addStrain(builder, parts),
-			late: () => builder.addSum(lateTerms(builder, parts)),
+			strain: () => addStrain(builder, parts, this.#crowding),
+			late: () => builder.addSum(lateTerms(builder, parts, this.#crowding)),
 			order: () => builder.addSum(turnedTerms(builder, parts)),
 			soon: () => builder.addSum(soonTerms(builder, parts)),
 		}
@@ -123,36 +124,33 @@ function addLastSession(
 }
 
 /** What a plan strains people by, weighed. */
-function addStrain(builder: ModelBuilder, parts: LevelParts): number {
+function addStrain(builder: ModelBuilder, parts: LevelParts, { upTo }: Crowding): number {
 	const { waiting, split, crowding, apart } = parts.instance.weights
-	const usedUntil = addUsedUntil(builder, parts)
 	const terms: Multiple[] = splitTerms(parts).map(({ of }) => ({ of, factor: split }))
-	if (waiting > 0) {
-		terms.push({ of: { variable: addWaiting(builder, parts, usedUntil), plus: 0 }, factor: waiting })
-	}
-	if (crowding > 0) terms.push(...crowdingTerms(builder, parts, usedUntil, crowding))
+	const lacking = upTo.at(-1)
+	if (waiting > 0) terms.push(...parts.use.waiting.map((of) => ({ of, factor: waiting })))
+	if (crowding > 0 && lacking) terms.push({ of: lacking, factor: crowding })
 	if (apart > 0) terms.push(...addApart(builder, parts).map((of) => ({ of, factor: apart })))
 	return builder.addSum(terms)
 }
 
 /** Minutes of class work in each session but the first, once more for each session before it. */
-function lateTerms(builder: ModelBuilder, { instance, places, runs }: LevelParts): Multiple[] {
-	return instance.tasks.flatMap(({ units, unitMinutes }, i) => {
-		const inClass = places[i]?.inClass
-		if (!inClass || inClass === builder.no || units === 0) return []
-		return instance.sessions.slice(1).map((session): Multiple => {
-			const open = instance.windows[session.windows[0] ?? 0]?.open ?? 0
-			// Units from this session on.
-			const later = builder.solver.addVariable(0, units)
-			for (const { start, unitsBefore, isUsed } of runs[i] ?? []) {
-				const terms = [
-					{ of: unitsBefore, factor: -1 },
-					{ of: { variable: later, plus: 0 }, factor: -1 },
-				]
-				builder.limit(terms, -units, [inClass, isUsed, atLeast(start.variable, open - start.plus)])
-			}
-			return { of: { variable: later, plus: 0 }, factor: unitMinutes }
-		})
+function lateTerms(builder: ModelBuilder, parts: LevelParts, crowd: Crowding): Multiple[] {
+	const { instance, places, use } = parts
+	const { tasks, sessions } = instance
+	const total = tasks.reduce((sum, { minutes }) => sum + minutes, 0)
+	const work = tasks.map(({ minutes }, i): Multiple => ({ of: places[i]?.inClass ?? builder.no, factor: minutes }))
+	const rooms = sessions.map((_, session) => roomOf(builder, parts, use, { session, kept: 0 }))
+	return sessions.slice(1).map(({ windows: [first = 0] }, s): Multiple => {
+		const later = { variable: builder.solver.addVariable(0, total), plus: 0 }
+		builder.limit([...use.loads.allFrom(first), { of: later, factor: -1 }], 0)
+		// What the sessions before cannot hold.
+		const before = sessions.slice(0, s + 1).flatMap(({ windows }) => windows)
+		const kept = [...work, { of: later, factor: -1 }, ...sumOf(before.flatMap((w) => use.waiting[w] ?? []))]
+		addFitting(builder, kept, rooms.slice(0, s + 1))
+		const lacking = crowd.upTo[s]
+		if (lacking) addFitting(builder, [...kept, { of: lacking, factor: -1 }], crowd.rooms.slice(0, s + 1))
+		return { of: later, factor: 1 }
 	})
 }
 
@@ -183,10 +181,7 @@ function soonTerms(builder: ModelBuilder, { instance, places, runs }: LevelParts
 			for (const w of session.windows) {
 				const window = windows[w]
 				if (!window || !next) continue
-				const isHere = [
-					atLeast(end.variable, window.open + 1 - end.plus),
-					atMost(end.variable, window.close - end.plus),
-				]
+				const isHere = endsIn(end, window)
 				for (const { to, conditions } of waits) {
 					const [start, isUsed] = [runs[to]?.[0]?.start, places[to]?.inClass]
 					if (!start || !isUsed) continue

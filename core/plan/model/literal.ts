@@ -21,6 +21,14 @@ export function toLiterals(literals: readonly Literal[]): Literals {
 	return literals.flat()
 }
 
+/** A window, or a gap at home. */
+interface Stretch {
+	/** Minute of the instance's clock. */
+	open: number
+	/** After it opens. */
+	close: number
+}
+
 /** A variable and a constant: the end of a task in one run is its start plus its minutes. */
 export interface Expression {
 	/** Number of the variable. */
@@ -28,6 +36,18 @@ export interface Expression {
 	/** Added to its value. */
 	plus: number
 }
+
+/** Of a start: that a run begins in the stretch. */
+export const startsIn = ({ variable, plus }: Expression, { open, close }: Stretch): Literal[] => [
+	atLeast(variable, open - plus),
+	atMost(variable, close - 1 - plus),
+]
+
+/** Of an end: that a run ends in the stretch. */
+export const endsIn = ({ variable, plus }: Expression, { open, close }: Stretch): Literal[] => [
+	atLeast(variable, open + 1 - plus),
+	atMost(variable, close - plus),
+]
 
 /** A number as an expression, from the variable that is always 1. */
 export const constant = (always: number, value: number): Expression => ({ variable: always, plus: value - 1 })

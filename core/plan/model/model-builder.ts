@@ -13,6 +13,11 @@ export interface Multiple {
 	factor: number
 }
 
+/** The terms, taken off. */
+export function lessOf(terms: readonly Multiple[]): Multiple[] {
+	return terms.map(({ of, factor }) => ({ of, factor: -factor }))
+}
+
 /** A solver with constraints in the words of the model. */
 export class ModelBuilder {
 	readonly solver = new Solver()
@@ -78,6 +83,12 @@ export class ModelBuilder {
 			terms.set(positive, (terms.get(positive) ?? 0) + Math.abs(factor))
 		}
 		this.#addRule(this.#shorten([...terms]).flat(), left, conditions)
+	}
+
+	/** If all conditions hold: the sum is the value. */
+	equal(sum: readonly Multiple[], value: number, conditions: readonly Literal[] = []): void {
+		this.limit(sum, value, conditions)
+		this.limit(lessOf(sum), -value, conditions)
 	}
 
 	/**

@@ -4,6 +4,7 @@
  * what it refutes is refuted; a solution in which two runs overlap asks for theirs.
  */
 import type { NormalInstance } from '../problem/normal-form'
+import { findFollowers } from './followers'
 import { not, type Literal } from './literal'
 import type { BreakVariables } from './break-variables'
 import type { ModelBuilder } from './model-builder'
@@ -54,7 +55,7 @@ export class OrderChoices {
 		this.#builder = builder
 		this.#runs = [...runs, ...breaks.map((own) => [own])]
 		this.#places = places
-		this.#isAfter = followers(instance)
+		this.#isAfter = findFollowers(instance).wholly
 	}
 
 	/** The variable that says which comes first; undefined if it has not been asked for, or a wait says it. */
@@ -122,24 +123,4 @@ const TASK_BASE = 4096
 /** One number for an ordered pair of runs. */
 function keyOf(a: RunIndex, b: RunIndex): number {
 	return ((a.task * RUN_BASE + a.run) * TASK_BASE + b.task) * RUN_BASE + b.run
-}
-
-/** By task: the tasks that come wholly after it by the waits, whichever tasks between are dropped. */
-function followers({ tasks, order, arcs, arcsOutOf }: NormalInstance): Set<number>[] {
-	const after = tasks.map(() => new Set<number>())
-	// Unit by unit, two tasks overlap; behind a wait for the whole, all that follows comes after.
-	const interleaved = tasks.map(() => new Set<number>())
-	for (const i of [...order].reverse()) {
-		for (const a of arcsOutOf[i] ?? []) {
-			const arc = arcs[a]
-			if (!arc) continue
-			const { to } = arc
-			const [own, together] = [after[i], interleaved[i]]
-			const isUnitByUnit = arc.piecewise && (tasks[i]?.units ?? 0) > 1
-			;(isUnitByUnit ? together : own)?.add(to)
-			for (const later of after[to] ?? []) own?.add(later)
-			for (const later of interleaved[to] ?? []) (isUnitByUnit ? together : own)?.add(later)
-		}
-	}
-	return after
 }

@@ -12,14 +12,16 @@ import { addBreaks, type BreakVariables } from './break-variables'
 import { LevelVariables, type Level } from './level-rules'
 import { HandsEnergy } from './hands-energy'
 import { HandsOnClock } from './hands-on-clock'
-import { atLeast, atMost, type Literal } from './literal'
-import { ModelBuilder } from './model-builder'
+import { atLeast, atMost, not, type Literal } from './literal'
+import { ModelBuilder, type Multiple } from './model-builder'
 import { OrderChoices, type RunIndex } from './order-choices'
 import { addPins } from './pin-rules'
 import { addPlaceChoices, type PlaceChoices } from './place-choices'
 import { addReliefs } from './relief-rules'
+import { addGaps } from './windows/gap-rules'
 import { addRuns, MAX_RUNS, mostRuns, type Horizon, type RunVariables } from './run-variables'
 import { UnitStarts } from './unit-starts'
+import { addWindowUse } from './windows/used-windows'
 import { addWaits, type Swaps } from './wait-rules'
 
 /** A task is at most so many works for the bounds on the hands, which look at all pairs of them. */
@@ -57,7 +59,10 @@ export class PlanModel {
 		this.swaps = addWaits(builder, parts, units)
 		this.#breaks = addBreaks(builder, instance)
 		this.#orders = new OrderChoices(builder, instance, { ...parts, breaks: this.#breaks })
-		this.#levels = new LevelVariables(builder, { ...parts, breaks: this.#breaks, swaps: this.swaps })
+		const laid = { ...parts, breaks: this.#breaks, swaps: this.swaps }
+		const use = addWindowUse(builder, laid)
+		addGaps(builder, laid, use)
+		this.#levels = new LevelVariables(builder, { ...laid, use })
 		this.pins = addPins(builder, { ...parts, swaps: this.swaps.byArc }, pins)
 		if (reliefs) addReliefs(builder, { instance, places: this.places, swaps: this.swaps }, reliefs)
 		this.#addHomeworkLimits()
@@ -87,6 +92,19 @@ export class PlanModel {
 		if (known !== undefined) return known
 		this.solver.reset()
 		return this.#levels.of(level)
+	}
+
+	/** A variable that is at least the number of groups of which not all literals hold. */
+	countBroken(groups: readonly (readonly Literal[])[]): number {
+		const builder = this.#builder
+		this.solver.reset()
+		return builder.addSum(
+			groups.map((literals): Multiple => {
+				const isBroken = builder.addChoice(-1)
+				for (const literal of literals) builder.implies([not(isBroken)], literal)
+				return { of: isBroken, factor: 1 }
+			}),
+		)
 	}
 
 	/** Tasks that might have more runs than the model looks at: what it refutes is then not proven. */

@@ -113,11 +113,7 @@ function addSplitRuns(
 			{ of: unitsBefore, factor: -unitMinutes },
 			{ of: end, factor: -1 },
 		]
-		builder.limit(length, 0)
-		builder.limit(
-			length.map(({ of, factor }) => ({ of, factor: -factor })),
-			0,
-		)
+		builder.equal(length, 0)
 		builder.before(unitsBefore, unitsAfter, 0)
 		// Every run but the last has its least units.
 		if (r < count - 1) builder.before(unitsBefore, unitsAfter, minChunk, [atMost(unitsAfter.variable, units - 1)])

@@ -58,12 +58,7 @@ export class UnitStarts {
 				]
 				const conditions = isInside.filter(([side]) => side >> 1 !== builder.always)
 				if (isInside.some(([side, value]) => builder.solver.trail.isFalse(side, value))) return
-				builder.limit(difference, -k * unitMinutes, conditions)
-				builder.limit(
-					difference.map(({ of, factor }) => ({ of, factor: -factor })),
-					k * unitMinutes,
-					conditions,
-				)
+				builder.equal(difference, -k * unitMinutes, conditions)
 			})
 		})
 	}

@@ -7,7 +7,7 @@ import type { RunVariables } from './run-variables'
 import type { UnitStarts } from './unit-starts'
 
 /** An arc that holds when the tasks that it passes over are dropped. */
-interface EffectiveWait {
+export interface EffectiveWait {
 	/** Position of the task. */
 	from: number
 	to: number
@@ -94,7 +94,10 @@ function addShowing(builder: ModelBuilder, { instance: { tasks, users }, places 
  * Waits between tasks that are there. A task that vanishes or is left out passes on what it waited for:
  * its followers wait for what came before it, on condition that it is left out.
  */
-function effectiveWaits(builder: ModelBuilder, { instance, places }: Parts): EffectiveWait[] {
+export function effectiveWaits(
+	builder: ModelBuilder,
+	{ instance, places }: Pick<Parts, 'instance' | 'places'>,
+): EffectiveWait[] {
 	const { tasks, arcs, arcsOutOf } = instance
 	const waits: EffectiveWait[] = []
 	const follow = (arc: NormalArc, first: Omit<EffectiveWait, 'to'>) => {

@@ -35,6 +35,23 @@ describe('the reference instances', () => {
 	)
 })
 
+// Old instances keep their meaning but for the levels of today; no vectors of them are proven elsewhere.
+describe('instances of 26 to 40 tasks, by the levels of today', () => {
+	const large = references.filter(({ levels, instance: { tasks } }) => levels === FIRST_LEVELS && tasks.length > 25)
+	const soonest = large.filter(({ file }) =>
+		['37', '41', '47', '51', '59'].some((name) => file.endsWith(`/${name}.json`)),
+	)
+
+	test.each(soonest)('$file is proven in all levels', ({ instance, reference }) => {
+		const { status, objective, plan } = planExactly(instance, { nodes: 20_000 })
+
+		expect(status).toBe('optimal')
+		expect(plan && checkPlan(instance, plan)).toEqual({ ok: true, errors: [], objective })
+		const known = checkPlan(instance, reference.plan).objective as Objective
+		expect(compareObjectives(objective as Objective, known)).toBeLessThanOrEqual(0)
+	})
+})
+
 // A small set of our own, solved by hand: the reason of each optimum stands beside it.
 describe('own instances, optimum by hand', () => {
 	test.each(ownInstances)('$instance.name: $why', ({ instance, best, plan }) => {

@@ -1,0 +1,31 @@
+/** What comes after what by the waits alone, wherever each is done and whatever between them is left out. */
+import type { NormalInstance } from '../problem/normal-form'
+
+/** By task. */
+export interface Followers {
+	/** Tasks that begin after all of it is done. */
+	wholly: readonly ReadonlySet<number>[]
+	/** Tasks of which each piece comes after those of it that it is made from, those that come wholly after it too. */
+	inPieces: readonly ReadonlySet<number>[]
+}
+
+/** What stands on a way between may be left out, or done at home: the waits are handed on. */
+export function findFollowers({ tasks, order, arcs, arcsOutOf }: NormalInstance): Followers {
+	const wholly = tasks.map(() => new Set<number>())
+	const inPieces = tasks.map(() => new Set<number>())
+	for (const i of [...order].reverse()) {
+		const [own, pieces] = [wholly[i], inPieces[i]]
+		for (const a of arcsOutOf[i] ?? []) {
+			const arc = arcs[a]
+			if (!arc || !own || !pieces) continue
+			const { to, piecewise } = arc
+			const isUnitByUnit = piecewise && (tasks[i]?.units ?? 0) > 1 && (tasks[to]?.units ?? 0) > 1
+			// Who makes it ahead needs no showing: what comes of it then may come before the demonstration.
+			const isHandedOn = !tasks[i]?.isDemo || !tasks[to]?.places.has('ahead')
+			const later = [to, ...(isHandedOn ? (inPieces[to] ?? []) : [])]
+			for (const k of later) pieces.add(k)
+			for (const k of isUnitByUnit ? (isHandedOn ? (wholly[to] ?? []) : []) : later) own.add(k)
+		}
+	}
+	return { wholly, inPieces }
+}
