@@ -14,6 +14,8 @@ import type { Neighbourhoods } from './neighbourhoods'
 export interface SearchHooks {
 	/** True to stop. */
 	shouldStop: () => boolean
+	/** Before a level is worked on for the first time: a plan to look near, which may need its last window extended. */
+	onLevel: (level: Level) => Plan | undefined
 	/** A better plan stands in the model. Takes it; returns the best plan and what it is worth. */
 	onPlan: () => Incumbent
 	/** The level is at least so much, all before it being proven. */
@@ -51,6 +53,8 @@ export class LevelSearch {
 	readonly #hooks: SearchHooks
 	/** The best plan so far. */
 	#incumbent: Incumbent
+	/** Levels that have had a turn. */
+	readonly #begun = new Set<Level>()
 	/** Steps of the next search; more where little came of the last ones. */
 	#slice = FIRST_SLICE
 
@@ -70,6 +74,7 @@ export class LevelSearch {
 			const kept: Literal[] = []
 			let proven = 0
 			for (const level of open) {
+				this.#takeUp(level, kept)
 				const isProven = this.#work(level, kept)
 				if (isProven && kept.length === 0) {
 					this.#prove(level)
@@ -91,6 +96,17 @@ export class LevelSearch {
 		this.#model.solver.reset()
 		this.#model.solver.require(...atMost(this.#model.level(level), value))
 		this.#hooks.onProven(level, value)
+	}
+
+	/** Looks beside a plan that somebody else has made with what is settled by now. */
+	#takeUp(level: Level, kept: readonly Literal[]): void {
+		if (this.#begun.has(level)) return
+		this.#begun.add(level)
+		const near = this.#hooks.onLevel(level)
+		if (!near) return
+		this.#model.follow(near)
+		this.#try(kept, NEAR_SLICES * this.#slice)
+		this.#model.follow(this.#incumbent.plan)
 	}
 
 	/** Works on one level, those above kept; true if nothing is better. */

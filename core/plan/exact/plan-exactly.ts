@@ -86,6 +86,8 @@ const MOST_SMALL = 25
 const CLIMBING_SCHEDULES = 2500
 /** Schedules where somebody waits and nothing is searched afterwards. */
 const QUICK_TASK_SCHEDULES = 1500
+/** And where what is taught has been settled otherwise than in the first plan. */
+const ANEW_TASK_SCHEDULES = 60_000
 
 /** @throws {RangeError} the instance has problems; see `validateInstance` */
 export function planExactly(instance: Instance, terms: ExactTerms = {}): ExactPlan {
@@ -113,6 +115,8 @@ class ExactSearch {
 	readonly #bounds: Partial<Objective> = {}
 	/** No plan keeps all limits, whatever the time. */
 	#isImpossible = false
+	/** Where each task was in the first plan that fits. */
+	#firstPlaces: string | undefined
 	/** The models searched so far, for their counts. */
 	readonly #models: PlanModel[] = []
 
@@ -144,6 +148,7 @@ class ExactSearch {
 	 */
 	run(): ExactPlan {
 		this.#startQuickly()
+		if (this.#best?.objective.shortfall === 0) this.#firstPlaces = placesOf(this.#best.plan)
 		// Not even a model is built where nothing may be searched.
 		if (this.#terms.nodes !== 0) this.#searchOn()
 		if (this.#best) {
@@ -191,6 +196,20 @@ class ExactSearch {
 		const terms = { seed: seed + attempt, schedules: Math.ceil(schedules), levels, ...(attempt > 0 && { shouldStop }) }
 		const { plan } = planQuickly(this.#instance, terms)
 		if (plan) this.#offer(plan)
+	}
+
+	/**
+	 * What is taught, and made ahead, is settled, perhaps otherwise than in the first plan: times are sampled anew for it.
+	 * The search would take far longer to bring together what lies evenings apart.
+	 *
+	 * @returns undefined: what is taught is as it was, or no times were found
+	 */
+	#layAnew(): Plan | undefined {
+		const { seed, levels, limits, shouldStop } = this.#terms
+		const like = this.#best?.plan
+		if (!like || limits || this.#firstPlaces === placesOf(like)) return undefined
+		const schedules = Math.ceil(ANEW_TASK_SCHEDULES / this.#sizeForEffort)
+		return planQuickly(this.#instance, { seed, schedules, levels, like, shouldStop }).plan
 	}
 
 	/** Whether the course fits at all, and if not, how much later the last window must close. */
@@ -260,6 +279,7 @@ class ExactSearch {
 		const valueOf = toValue ?? ((value: number) => value)
 		new LevelSearch(model, incumbent, this.#neighbourhoods, {
 			shouldStop: this.#shouldStop,
+			onLevel: (level) => (level === 'strain' ? this.#layAnew() : undefined),
 			onPlan: readBest,
 			onBound: (level, bound) => {
 				if (!model.hasMoreRuns) this.#setBound(nameOf(level), valueOf(bound))
@@ -355,6 +375,12 @@ class ExactSearch {
 		const isOptimal = this.#levels.every((level) => common.proven[level] !== undefined)
 		return { status: isOptimal ? 'optimal' : 'feasible', objective, ...common, plan }
 	}
+}
+
+/** Where everything is done, as one text. */
+function placesOf({ placements, swaps }: Plan): string {
+	const places = Object.entries(placements).map(([id, { place }]) => [id, place])
+	return JSON.stringify([places.toSorted(), swaps.toSorted((a, b) => a - b)])
 }
 
 /** @param lastClose - what a shortfall is counted from, as a finish */

@@ -15,6 +15,8 @@ export interface Learnt {
 	literals: Literals
 	/** To go back to. */
 	level: number
+	/** Of the conflict. */
+	conflictLevel: number
 	/** How many levels the literals span. */
 	levels: number
 }
@@ -246,6 +248,6 @@ export class ConflictAnalysis {
 			literals[second] = side
 			literals[second + 1] = value
 		}
-		return { literals, level, levels: levels.size }
+		return { literals, level, conflictLevel: this.#conflictLevel, levels: levels.size }
 	}
 }

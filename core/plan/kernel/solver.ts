@@ -156,6 +156,7 @@ export class Solver {
 		this.reset()
 		if (this.#isRefuted) return { status: 'refuted', core: [] }
 		this.#lastStep = this.steps + steps
+		this.#assumed = assumptions.length >> 1
 		for (let restart = 1; ; restart++) {
 			const answer = this.#descend(assumptions, this.conflicts + RESTART_UNIT * luby(restart), shouldStop)
 			if (answer) return answer
@@ -170,6 +171,8 @@ export class Solver {
 		return answer
 	}
 
+	/** Levels that the assumptions of this search take. */
+	#assumed = 0
 	/** Of `steps`, at which this search gives up. */
 	#lastStep = Infinity
 
@@ -265,8 +268,10 @@ export class Solver {
 			this.#backtrackTo(0)
 			return false
 		}
-		this.#backtrackTo(learnt.level)
 		const { literals } = learnt
+		// Assumptions would only be made again: what follows from some of them is drawn above them all.
+		const kept = literals.length === 2 ? 0 : Math.min(this.#assumed, this.trail.level - 1)
+		this.#backtrackTo(Math.max(learnt.level, Math.min(kept, learnt.conflictLevel - 1)))
 		const [side = 0, value = 0] = literals
 		this.#order.decay()
 		if (literals.length === 2) this.trail.rise(side, value, DECISION, 0)

@@ -9,7 +9,7 @@ import { normalise, type NormalInstance } from '../problem/normal-form'
 import { OBJECTIVE_LEVELS, type Levels, type Objective } from '../problem/objective'
 import type { Placement, Plan } from '../problem/plan'
 import { better, climb, sampleSchedules, type Candidate, type SampleTerms } from './candidate'
-import { buildNetwork, initialDecisions } from './decisions'
+import { buildNetwork, initialDecisions, type Decisions } from './decisions'
 import { relaxAndTighten, repair } from './repair'
 
 /** A plan and its vector; neither, if none was found that keeps every maximum lag. */
@@ -27,6 +27,8 @@ export interface QuickPlanTerms {
 	levels?: Levels
 	/** Asked now and then: true to stop with the best so far. */
 	shouldStop?: () => boolean
+	/** A plan of the instance whose places and swaps are kept: only times are looked for. */
+	like?: Plan
 }
 
 /** A schedule of 150 tasks costs about ten times one of 40. */
@@ -40,12 +42,13 @@ const DEFAULT_TASK_SCHEDULES = 24_000
  */
 export function planQuickly(
 	instance: Instance,
-	{ seed = 1, schedules, levels = OBJECTIVE_LEVELS, shouldStop }: QuickPlanTerms = {},
+	{ seed = 1, schedules, levels = OBJECTIVE_LEVELS, shouldStop, like }: QuickPlanTerms = {},
 ): QuickPlan {
 	const normal = normalise(instance)
 	const most = schedules ?? Math.ceil(DEFAULT_TASK_SCHEDULES / Math.max(25, normal.tasks.length))
 	const effort = { schedules: most, ...(shouldStop && { shouldStop }) }
-	const best = search(normal, { effort, rng: createRng(seed), levels })
+	const terms = { effort, rng: createRng(seed), levels }
+	const best = like ? searchTimes(normal, decisionsOf(normal, like), terms) : search(normal, terms)
 	if (!best || buildNetwork(normal, best.decisions)?.hasEndless) return {}
 	return { objective: toObjective(best), plan: toPlan(normal, best) }
 }
@@ -69,16 +72,30 @@ function search(instance: NormalInstance, terms: SampleTerms): Candidate | undef
 	}
 	if (!best) return undefined
 	const rest = Math.max(effort.schedules - Math.floor((3 * total) / 5), Math.floor(total / 5))
-	best =
-		better(
-			best,
-			sampleSchedules(instance, best.decisions, {
-				...terms,
-				count: Math.floor(rest / 3),
-				effort: { ...effort, schedules: rest },
-			}),
-		) ?? best
-	return climb(instance, best, { ...terms, count: rest, effort: { ...effort, schedules: rest } })
+	return better(best, searchTimes(instance, best.decisions, { ...terms, effort: { ...effort, schedules: rest } }, best))
+}
+
+/** The best times for given decisions: samples, and climbing from the best of them. */
+function searchTimes(
+	instance: NormalInstance,
+	decisions: Decisions,
+	terms: SampleTerms,
+	known?: Candidate,
+): Candidate | undefined {
+	const { effort } = terms
+	const count = effort.schedules
+	const sampled = sampleSchedules(instance, decisions, {
+		...terms,
+		count: Math.floor(count / 3),
+		effort: { ...effort },
+	})
+	const best = better(known, sampled)
+	return best && climb(instance, best, { ...terms, count, effort: { ...effort } })
+}
+
+/** Where each task is done in a plan, and what is swapped. */
+function decisionsOf({ tasks }: NormalInstance, { placements, swaps }: Plan): Decisions {
+	return { places: tasks.map(({ id }) => placements[id]?.place ?? 'class'), swaps: new Set(swaps) }
 }
 
 /** A plan with a shortfall has no other value: it is told as a problem, not as a plan. */
