@@ -138,7 +138,7 @@ describe('a step', () => {
 		await drag(tile(/Bracts, Cut/), 60, 0)
 
 		await tried()
-			.getByText(/waiting|tight|spare/)
+			.getByText(/waiting|tight|spare|taken up again/)
 			.waitFor()
 		expect(await placeOf(/Bracts, Cut/)).not.toBe(before)
 		await page.getByRole('button', { name: '1 settled' }).waitFor()

@@ -69,15 +69,9 @@ export function offerHalves(
 		.slice(0, MOST_OFFERS)
 }
 
-/** It waits for a tool, goes piece by piece, and is no extra that may be left out. */
+/** It waits for a tool and goes piece by piece. */
 function mayBeHalved({ step, more, task, scarceTools }: HalvedStep): boolean {
-	return (
-		scarceTools.length > 0 &&
-		step.leastPieces !== undefined &&
-		more.length === 0 &&
-		task.dropValue === undefined &&
-		minutesOfTask(task) > 0
-	)
+	return scarceTools.length > 0 && step.leastPieces !== undefined && more.length === 0 && minutesOfTask(task) > 0
 }
 
 function leadsTo(arcs: readonly Arc[], from: string, to: string): boolean {
@@ -88,7 +82,8 @@ function leadsTo(arcs: readonly Arc[], from: string, to: string): boolean {
 
 /**
  * The course with a pair done in halves, in class; undefined where a limit would be broken, or where another pair that is
- * done in halves makes one of the two wait for the other.
+ * done in halves makes one of the two wait for the other. An extra of which one is a step is then made: the course
+ * without halves may leave it out.
  */
 export function takeHalves(compiled: CompiledCourse, offer: HalvesOffer): CompiledCourse | undefined {
 	const { instance, tasks, arcs: sources } = compiled
@@ -98,6 +93,7 @@ export function takeHalves(compiled: CompiledCourse, offer: HalvesOffer): Compil
 	const arcs = instance.arcs.map((arc) => (isPair(arc.from) || isPair(arc.to) ? halvedArc(arc, offer) : arc))
 	if (arcs.some((arc) => arc === undefined)) return undefined
 	const own = instance.tasks.filter(({ id }) => isPair(id))
+	const made = new Set(own.flatMap(({ optionGroup }) => optionGroup ?? []))
 	const task: Task = {
 		id: first,
 		minutes,
@@ -115,7 +111,10 @@ export function takeHalves(compiled: CompiledCourse, offer: HalvesOffer): Compil
 		...compiled,
 		instance: {
 			...instance,
-			tasks: instance.tasks.flatMap((one) => (one.id === first ? [task] : one.id === second ? [] : [one])),
+			tasks: instance.tasks.flatMap((one) => {
+				if (isPair(one.id)) return one.id === first ? [task] : []
+				return [made.has(one.optionGroup ?? '') ? withoutOption(one) : one]
+			}),
 			arcs: arcs.flatMap((arc) => arc ?? []),
 			...(instance.sequence && { sequence: instance.sequence.map((list) => withPair(list, offer)) }),
 		},
@@ -133,6 +132,11 @@ export function takeHalves(compiled: CompiledCourse, offer: HalvesOffer): Compil
 		},
 		arcs: sources,
 	}
+}
+
+/** Of an extra that is made. */
+function withoutOption({ dropValue: _, optionGroup: __, ...task }: Task): Task {
+	return task
 }
 
 /** In the order of each design stands the pair where its own step stood. */

@@ -1,4 +1,6 @@
 import { clock } from '../../../shared/words/times'
+import { measureWords } from './measure-words'
+import { FACES } from './tile-words'
 import { BAND_HEIGHT, TILE_INSET, type PlacedTile } from './band-layout'
 
 interface TileShapeProps {
@@ -10,6 +12,8 @@ interface TileShapeProps {
 }
 
 const LINE_HEIGHT = 17
+/** A strip, and air on both sides of what stands beside it. */
+const STRIP_PX = 14
 const TOP = TILE_INSET
 const HEIGHT = BAND_HEIGHT - 2 * TILE_INSET
 
@@ -23,13 +27,19 @@ export function TileShape({ placed, textureId, isSelected, isPinned }: TileShape
 		<g className={`plan-tile tint-${tint} ${states.join(' ')}`}>
 			<title>{`${nameOfTile(placed)}${isPinned ? ', settled' : ''}`}</title>
 			<rect x={0.75} y={TOP} width={Math.max(2, width - 1.5)} height={HEIGHT} rx={6} className="plan-tile-body" />
-			{!isDemo && width > 14 && (
+			{hasStrip(placed) && (
 				<rect x={2} y={TOP + 2} width={6} height={HEIGHT - 4} rx={2} fill={`url(#${textureId}-${tint})`} />
 			)}
 			<TileText placed={placed} />
 			{isPinned && <PinMark x={width / 2} />}
 		</g>
 	)
+}
+
+/** The texture of its part at the left edge, where the number still has room beside it. */
+function hasStrip({ tile, width, lines, number }: PlacedTile): boolean {
+	const words = lines.length === 1 ? measureWords(String(number), FACES.number) : 0
+	return tile.source.type !== 'demo' && width >= STRIP_PX + words
 }
 
 /** A pin's head on the upper edge. */
@@ -47,7 +57,12 @@ function TileText({ placed }: { placed: PlacedTile }) {
 	const isDemo = tile.source.type === 'demo'
 	if (lines.length === 1) {
 		return (
-			<text x={width / 2 + (isDemo ? 0 : 2)} y={TOP + HEIGHT / 2 + 4} className="plan-tile-number" textAnchor="middle">
+			<text
+				x={width / 2 + (hasStrip(placed) ? 3 : 0)}
+				y={TOP + HEIGHT / 2 + 4}
+				className="plan-tile-number"
+				textAnchor="middle"
+			>
 				{number}
 			</text>
 		)

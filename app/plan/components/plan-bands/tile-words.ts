@@ -14,7 +14,7 @@ export interface TileWords {
 }
 
 /** As the styles have them. */
-const FACES: Record<TileLine['kind'], Face> = {
+export const FACES: Record<TileLine['kind'], Face> = {
 	title: { sizePx: 13, isBold: true },
 	label: { sizePx: 13 },
 	minutes: { sizePx: 12 },

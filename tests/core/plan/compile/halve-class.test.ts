@@ -79,7 +79,6 @@ describe('a class in halves', () => {
 		expect(offersOf(bell, {})).toEqual([])
 		expect(offersOf(bell, { veiner: 2 })).toEqual([])
 		expect(offersOf(withShares(design({ press: [{ after: 'vein' }] })))).toEqual([])
-		expect(offersOf(withShares(design({}, 'leaves-extra')))).toEqual([])
 		const sameTool = {
 			...bell,
 			steps: bell.steps.map((step) => (step.part ? { ...step, tools: ['veiner'], toolShares: { veiner: 1 } } : step)),
@@ -147,6 +146,27 @@ describe('a class in halves', () => {
 		const easy = planCourse({ ...course, sessions: [long] }, [bell], terms)
 		expect(easy.compiled.tasks['marsh-bell/vein']).not.toHaveProperty('halves')
 		expect([easy.status, easy.objective?.strain]).toEqual(['optimal', 0])
+	})
+
+	test('makes an extra that one after the other would have no time, and leaves it out where even halves are too long', () => {
+		const flower = withShares(design({ tape: [{ after: 'vein' }] }, 'leaves-extra'))
+		const [offer] = compiledOf(flower).halves ?? []
+		const minutes = offer?.minutes ?? 0
+		const planFor = (length: number) => {
+			const session = { date: '2026-03-12', startMin: 1140, endMin: 1140 + length, breaks: [] }
+			return planCourse(
+				{ ...course, sessions: [{ ...session, setUpMinutes: 0, clearAwayMinutes: 0 }] },
+				[flower],
+				terms,
+			)
+		}
+		const [made, left] = [planFor(minutes + 7), planFor(minutes - 1)]
+
+		expect(made).toMatchObject({ status: 'optimal', objective: { valueLost: 0 } })
+		expect(made.compiled.tasks['marsh-bell/vein']).toHaveProperty('halves')
+		expect(made.compiled.instance.tasks.filter(({ dropValue }) => dropValue !== undefined)).toEqual([])
+		expect(left.compiled.tasks['marsh-bell/vein']).not.toHaveProperty('halves')
+		expect(left.plan?.placements['marsh-bell/press']?.place).toBe('dropped')
 	})
 
 	test('is of steps of two designs, each with its own pieces, parts and place in its design’s order', () => {
