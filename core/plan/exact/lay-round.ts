@@ -18,7 +18,7 @@ const NEAR_STEPS = 40_000
 const WHOLE_STEPS = 400_000
 /** Of each attempt to move fewer steps, and of them all. */
 const FEWER_STEPS = 40_000
-const ALL_FEWER_STEPS = 160_000
+const ALL_FEWER_STEPS = 80_000
 
 /**
  * @param before - of this instance, or of what it was before a change: what it says of other tasks is passed over

@@ -1,6 +1,7 @@
 /** The levels of the objective as variables that are at least what the plan costs, each made when it is first asked for. */
 import type { ObjectiveLevel } from '../problem/objective'
 import { addCrowding, type Crowding } from './windows/crowding-rules'
+import { addGaps } from './windows/gap-rules'
 import { addApart } from './apart-rules'
 import { atLeast, endsIn, not, type Literal } from './literal'
 import type { ModelBuilder, Multiple } from './model-builder'
@@ -23,6 +24,7 @@ export class LevelVariables {
 	readonly #parts: LevelParts
 	readonly #byLevel = new Map<Level, number>()
 	#crowd: Crowding | undefined
+	#hasGaps = false
 
 	constructor(builder: ModelBuilder, parts: LevelParts) {
 		this.#builder = builder
@@ -48,8 +50,15 @@ export class LevelVariables {
 		return (this.#crowd ??= addCrowding(this.#builder, this.#parts, this.#parts.use))
 	}
 
+	/** At level 0: what is known by now leaves few of them. */
+	#addGaps(): void {
+		if (!this.#hasGaps) addGaps(this.#builder, this.#parts, this.#parts.use)
+		this.#hasGaps = true
+	}
+
 	#make(level: Level): number {
 		const [builder, parts] = [this.#builder, this.#parts]
+		if (level === 'waiting' || level === 'strain') this.#addGaps()
 		const add = {
 			valueLost: () => builder.addSum(valueTerms(parts)),
 			prepMinutes: () => builder.addSum(prepTerms(parts)),

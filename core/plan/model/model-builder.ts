@@ -45,6 +45,11 @@ export class ModelBuilder {
 		return gain
 	}
 
+	/** Whether the literal may still hold, as far as is known without any decision. */
+	canBe([side, value]: Literal): boolean {
+		return !this.solver.trail.isFalse(side, value)
+	}
+
 	/** A cost, decided on when all else is: first as nothing. */
 	addCost(most: number): Expression {
 		const variable = this.solver.addVariable(0, most)

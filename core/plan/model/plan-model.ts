@@ -18,7 +18,6 @@ import { OrderChoices, type RunIndex } from './order-choices'
 import { addPins } from './pin-rules'
 import { addPlaceChoices, type PlaceChoices } from './place-choices'
 import { addReliefs } from './relief-rules'
-import { addGaps } from './windows/gap-rules'
 import { addRuns, MAX_RUNS, mostRuns, type Horizon, type RunVariables } from './run-variables'
 import { UnitStarts } from './unit-starts'
 import { addWindowUse } from './windows/used-windows'
@@ -60,9 +59,7 @@ export class PlanModel {
 		this.#breaks = addBreaks(builder, instance)
 		this.#orders = new OrderChoices(builder, instance, { ...parts, breaks: this.#breaks })
 		const laid = { ...parts, breaks: this.#breaks, swaps: this.swaps }
-		const use = addWindowUse(builder, laid)
-		addGaps(builder, laid, use)
-		this.#levels = new LevelVariables(builder, { ...laid, use })
+		this.#levels = new LevelVariables(builder, { ...laid, use: addWindowUse(builder, laid) })
 		this.pins = addPins(builder, { ...parts, swaps: this.swaps.byArc }, pins)
 		if (reliefs) addReliefs(builder, { instance, places: this.places, swaps: this.swaps }, reliefs)
 		this.#addHomeworkLimits()

@@ -23,7 +23,7 @@ interface Gap {
 	between: readonly number[]
 }
 
-/** Adds a rule for every wait, and every window or two windows of a session that it may begin and end in. */
+/** Adds a rule for every wait, and every window or two windows of a session that it may still begin and end in. */
 export function addGaps(
 	builder: ModelBuilder,
 	parts: WindowParts & { swaps: Swaps },
@@ -35,12 +35,13 @@ export function addGaps(
 	for (const { end, start, minutes, conditions, between } of gaps) {
 		for (const { first, last, pauses, windows } of spans) {
 			if (minutes <= pauses) continue
+			const isThere = [...conditions, ...endsIn(end, first), ...startsIn(start, last)]
+			if (isThere.some((literal) => !builder.canBe(literal))) continue
 			const filling = windows.flatMap((w) => [
 				...sumOf(waiting[w] ? [waiting[w]] : []),
 				...heldTerms(held[w]),
 				...between.flatMap((k) => loads.inside(k, w)),
 			])
-			const isThere = [...conditions, ...endsIn(end, first), ...startsIn(start, last)]
 			builder.limit(lessOf(filling), pauses - minutes, isThere)
 		}
 	}

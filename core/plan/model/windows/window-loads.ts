@@ -10,6 +10,7 @@ import type { RunVariables } from '../run-variables'
 
 /** Class work by window; a task in one run counts as a whole, another by its units. */
 export class WindowLoads {
+	readonly #builder: ModelBuilder
 	/** By task: minutes of what is counted. */
 	readonly #minutes: readonly number[]
 	/** By task, by window: how many lie in it; none for a task that is never in class. */
@@ -25,6 +26,7 @@ export class WindowLoads {
 			runs,
 		}: { instance: NormalInstance; places: readonly PlaceChoices[]; runs: readonly (readonly RunVariables[])[] },
 	) {
+		this.#builder = builder
 		this.#minutes = tasks.map(({ minutes, unitMinutes }, i) => (runs[i]?.length === 1 ? minutes : unitMinutes))
 		this.#from = tasks.map(({ units }, i): Expression[] => {
 			const [inClass, own = []] = [places[i]?.inClass, runs[i]]
@@ -43,10 +45,12 @@ export class WindowLoads {
 		})
 	}
 
-	/** Minutes of a task in a window, as terms of a sum; none: it never lies there. */
+	/** Minutes of a task in a window, as terms of a sum; none: it cannot lie there. */
 	inside(task: number, window: number): Multiple[] {
 		const of = this.#inside[task]?.[window]
-		return of ? [{ of, factor: this.#minutes[task] ?? 0 }] : []
+		return of && this.#builder.canBe(atLeast(of.variable, 1 - of.plus))
+			? [{ of, factor: this.#minutes[task] ?? 0 }]
+			: []
 	}
 
 	/** Minutes of all tasks in a window, as terms of a sum. */
