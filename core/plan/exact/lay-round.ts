@@ -19,6 +19,8 @@ const WHOLE_STEPS = 400_000
 /** Of each attempt to move fewer steps, and of them all. */
 const FEWER_STEPS = 40_000
 const ALL_FEWER_STEPS = 80_000
+/** In larger courses such an attempt finds nothing, and she waits for it. */
+const MOST_TASKS_FOR_FEWER = 100
 
 /**
  * @param before - of this instance, or of what it was before a change: what it says of other tasks is passed over
@@ -45,6 +47,7 @@ export function layRound(instance: Instance, before: Plan, pins: readonly Pin[])
 /** The plan that the model has found, or one in which fewer steps leave their sessions. */
 function moveFewer(model: PlanModel, normal: NormalInstance, before: Plan): Plan {
 	const found = model.readPlan()
+	if (normal.tasks.length > MOST_TASKS_FOR_FEWER) return found
 	const kept = normal.tasks.flatMap((_, i) => {
 		const literals = keepSessions(model, normal, before, i)
 		return literals.length > 0 ? [literals] : []
