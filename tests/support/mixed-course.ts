@@ -3,6 +3,7 @@ import type { Course } from '../../core/course/course'
 import { compileCourse } from '../../core/plan/compile/compile-course'
 import { resolveCourse } from '../../core/plan/plan-course'
 import type { Instance } from '../../core/plan/problem/instance'
+import { minutesOfTask } from '../../core/plan/problem/plan-times'
 import { createRng, type Rng } from '../../core/random'
 import { addDays } from '../../core/time/calendar'
 import { DEMO_TODAY, demoCourse, demoCourseNames, demoDesign, demoDesignIds } from './demo-designs'
@@ -18,7 +19,7 @@ export function mixedCourse(seed: number, { least, most }: { least: number; most
 		const course = drawCourse(rng)
 		const documents = course.designs.map(({ designId }) => demoDesign(designId))
 		const { instance } = compileCourse(course, resolveCourse(course, documents))
-		const minutes = instance.tasks.map((task) => ('units' in task ? task.units * task.unitMinutes : task.minutes))
+		const minutes = instance.tasks.map(minutesOfTask)
 		const count = minutes.filter((own) => own > 0).length
 		const room = instance.windows.reduce((total, { open, close }) => total + close - open, 0)
 		const load = minutes.reduce((total, own) => total + own, 0) / room

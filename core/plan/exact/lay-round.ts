@@ -3,7 +3,8 @@
  * its splits and its order; then the rest keeps its sessions only; then what lies around it is laid anew too, at last
  * everything. Of what had to be laid anew as many steps as can be found go back to their sessions.
  */
-import { atLeast, atMost, toLiterals, type Literal } from '../model/literal'
+import { atLeast, atMost, not, toLiterals, type Literal } from '../model/literal'
+import { literalsByPlace } from '../model/place-choices'
 import { PlanModel } from '../model/plan-model'
 import { findBrokenPins, type Pin } from '../pins/pin'
 import type { Instance } from '../problem/instance'
@@ -44,14 +45,15 @@ export function layRound(instance: Instance, before: Plan, pins: readonly Pin[])
 	return undefined
 }
 
-/** The plan that the model has found, or one in which fewer steps leave their sessions. */
+/** The plan that the model has found, or one in which fewer steps leave their places and their sessions. */
 function moveFewer(model: PlanModel, normal: NormalInstance, before: Plan): Plan {
 	const found = model.readPlan()
 	if (normal.tasks.length > MOST_TASKS_FOR_FEWER) return found
-	const kept = normal.tasks.flatMap((_, i) => {
-		const literals = keepSessions(model, normal, before, i)
-		return literals.length > 0 ? [literals] : []
-	})
+	const kept = [
+		...normal.tasks.map((_, i) => [...keepPlace(model, normal, before, i), ...keepSessions(model, normal, before, i)]),
+		// To bring something dry besides is no less of a change.
+		...[...model.swaps.byArc].map(([a, swap]) => [before.swaps.includes(a) ? swap : not(swap)]),
+	].filter((literals) => literals.length > 0)
 	let fewest = kept.filter(
 		(literals) => !literals.every(([side, value]) => model.solver.trail.isTrue(side, value)),
 	).length
@@ -82,6 +84,12 @@ function findBroken(instance: Instance, before: Plan, pins: readonly Pin[]): Set
 		return 'task' in pin ? [pin.task] : [pin.first, pin.second]
 	})
 	return new Set([...missing, ...broken])
+}
+
+/** That a task is done where it was, in class, at home or elsewhere; nothing of one that the plan does not have. */
+function keepPlace(model: PlanModel, { tasks }: NormalInstance, before: Plan, i: number): Literal[] {
+	const [choices, placement] = [model.places[i], before.placements[tasks[i]?.id ?? '']]
+	return choices && placement ? [literalsByPlace(choices)[placement.place]] : []
 }
 
 /** That a task which was in class stays in its sessions, in whatever order; nothing of another. */

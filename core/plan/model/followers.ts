@@ -1,5 +1,5 @@
 /** What comes after what by the waits alone, wherever each is done and whatever between them is left out. */
-import type { NormalInstance } from '../problem/normal-form'
+import type { NormalInstance, NormalTask } from '../problem/normal-form'
 
 /** By task. */
 export interface Followers {
@@ -20,12 +20,20 @@ export function findFollowers({ tasks, order, arcs, arcsOutOf }: NormalInstance)
 			if (!arc || !own || !pieces) continue
 			const { to, piecewise } = arc
 			const isUnitByUnit = piecewise && (tasks[i]?.units ?? 0) > 1 && (tasks[to]?.units ?? 0) > 1
-			// Who makes it ahead needs no showing: what comes of it then may come before the demonstration.
-			const isHandedOn = !tasks[i]?.isDemo || !tasks[to]?.places.has('ahead')
-			const later = [to, ...(isHandedOn ? (inPieces[to] ?? []) : [])]
-			for (const k of later) pieces.add(k)
-			for (const k of isUnitByUnit ? (isHandedOn ? (wholly[to] ?? []) : []) : later) own.add(k)
+			pieces.add(to)
+			if (!isUnitByUnit) own.add(to)
+			// Who makes ahead needs no showing: what comes of it then may come before the demonstration.
+			if (tasks[i]?.isDemo && !isShown(tasks[to])) continue
+			for (const k of inPieces[to] ?? []) {
+				pieces.add(k)
+				if (!isUnitByUnit || wholly[to]?.has(k)) own.add(k)
+			}
 		}
 	}
 	return { wholly, inPieces }
+}
+
+/** Students do it, whatever is decided: no way round it leads to what is made ahead. */
+function isShown(task: NormalTask | undefined): boolean {
+	return task !== undefined && task.units > 0 && task.dropValue === undefined && !task.places.has('ahead')
 }

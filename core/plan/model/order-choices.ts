@@ -64,6 +64,14 @@ export class OrderChoices {
 		return choice && choice.isFirst[0] >> 1
 	}
 
+	/** At level 0: two runs that were found at once are put in order, whatever the waits were thought to say of them. */
+	separate(a: RunIndex, b: RunIndex): void {
+		this.include([a, b])
+		if (this.find(a, b) !== undefined) return
+		if (a.task < b.task) this.#choose(a, b)
+		else this.#choose(b, a)
+	}
+
 	/** At level 0: makes the choices between these runs and all that were included before. */
 	include(runs: readonly RunIndex[]): void {
 		for (const run of runs) {
@@ -79,7 +87,12 @@ export class OrderChoices {
 
 	/** Makes the choice between two runs of different tasks, if no wait makes it. */
 	#add(a: RunIndex, b: RunIndex): void {
-		if (a.task === b.task || this.#isAfter[a.task]?.has(b.task) || this.#isAfter[b.task]?.has(a.task)) return
+		if (!this.#isAfter[a.task]?.has(b.task) && !this.#isAfter[b.task]?.has(a.task)) this.#choose(a, b)
+	}
+
+	/** @param a - of the earlier task of the two */
+	#choose(a: RunIndex, b: RunIndex): void {
+		if (a.task === b.task) return
 		const [one, other] = [this.#runs[a.task]?.[a.run], this.#runs[b.task]?.[b.run]]
 		const builder = this.#builder
 		const areMet = [...this.#meets(a, b), ...this.#meets(b, a)]

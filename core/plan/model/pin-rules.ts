@@ -3,7 +3,7 @@ import type { NormalInstance } from '../problem/normal-form'
 import type { Pin } from '../pins/pin'
 import { atLeast, atMost, not, type Literal } from './literal'
 import type { ModelBuilder } from './model-builder'
-import type { PlaceChoices } from './place-choices'
+import { literalsByPlace, type PlaceChoices } from './place-choices'
 import type { RunVariables } from './run-variables'
 
 interface Parts {
@@ -53,7 +53,7 @@ function literalsOf(
 	const i = indexOf(parts, pin.task)
 	const [choices, runs] = [parts.places[i], parts.runs[i] ?? []]
 	if (!choices) return []
-	const byPlace = { class: choices.inClass, home: choices.atHome, ahead: choices.ahead, dropped: choices.dropped }
+	const byPlace = literalsByPlace(choices)
 	const [first, last] = [runs[0], runs.at(-1)]
 	switch (pin.kind) {
 		case 'place':

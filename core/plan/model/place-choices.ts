@@ -1,5 +1,6 @@
 /** Where each task is done, as literals; a group of optional tasks is dropped by one literal. */
 import type { NormalInstance, NormalTask } from '../problem/normal-form'
+import type { Placement } from '../problem/plan'
 import { not, type Literal } from './literal'
 import type { ModelBuilder } from './model-builder'
 
@@ -12,6 +13,11 @@ export interface PlaceChoices {
 	dropped: Literal
 	/** In class or at home. */
 	placed: Literal
+}
+
+/** The same as plans and pins call the places. */
+export function literalsByPlace(choices: PlaceChoices): Record<Placement['place'], Literal> {
+	return { class: choices.inClass, home: choices.atHome, ahead: choices.ahead, dropped: choices.dropped }
 }
 
 /** Conflicts soon say better; until then, places are decided before orders. */

@@ -16,7 +16,7 @@ import { atLeast, atMost, not, type Literal } from './literal'
 import { ModelBuilder, type Multiple } from './model-builder'
 import { OrderChoices, type RunIndex } from './order-choices'
 import { addPins } from './pin-rules'
-import { addPlaceChoices, type PlaceChoices } from './place-choices'
+import { addPlaceChoices, literalsByPlace, type PlaceChoices } from './place-choices'
 import { addReliefs } from './relief-rules'
 import { addRuns, MAX_RUNS, mostRuns, type Horizon, type RunVariables } from './run-variables'
 import { UnitStarts } from './unit-starts'
@@ -118,12 +118,12 @@ export class PlanModel {
 			const overlaps = this.#findOverlaps()
 			if (overlaps.length === 0) return answer
 			this.solver.reset()
-			this.#orders.include(overlaps)
+			for (const [one, other] of overlaps) this.#orders.separate(one, other)
 		}
 	}
 
 	/** Runs and breaks of a solution that overlap with another: their order has not been asked for yet. */
-	#findOverlaps(): RunIndex[] {
+	#findOverlaps(): Overlap[] {
 		const { trail } = this.solver
 		const isTrue = (literal: Literal | undefined) => literal !== undefined && trail.isTrue(...literal)
 		const lay = ({ start, end }: RunVariables, task: number, run: number) => {
@@ -169,8 +169,8 @@ export class PlanModel {
 		this.#instance.tasks.forEach(({ id }, i) => {
 			const [choices, placement] = [this.places[i], plan.placements[id]]
 			if (!choices || !placement) return
-			const byPlace = { class: choices.inClass, home: choices.atHome, ahead: choices.ahead, dropped: choices.dropped }
-			for (const [place, literal] of Object.entries(byPlace)) this.#save(literal, place === placement.place)
+			for (const [place, literal] of Object.entries(literalsByPlace(choices)))
+				this.#save(literal, place === placement.place)
 			this.#save(choices.placed, 'runs' in placement)
 			if ('runs' in placement) this.#followRuns(this.runs[i] ?? [], placement.runs)
 		})
@@ -315,15 +315,17 @@ export class PlanModel {
 	}
 }
 
-/** Of stretches in any order, those that begin before an earlier one has ended, with that one. */
-function overlapsOf(laid: readonly (RunIndex & { start: number; end: number })[]): RunIndex[] {
+type Overlap = readonly [one: RunIndex, other: RunIndex]
+
+/** Of stretches in any order, each that begins before an earlier one has ended, with that one. */
+function overlapsOf(laid: readonly (RunIndex & { start: number; end: number })[]): Overlap[] {
 	let until: (typeof laid)[number] | undefined
 	return laid
 		.toSorted((a, b) => a.start - b.start)
 		.flatMap((run) => {
 			const before = until
 			if (!before || run.end > before.end) until = run
-			return before && run.start < before.end ? [before, run] : []
+			return before && run.start < before.end ? [[before, run] as const] : []
 		})
 }
 

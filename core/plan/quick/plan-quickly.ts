@@ -72,10 +72,10 @@ function search(instance: NormalInstance, terms: SampleTerms): Candidate | undef
 	}
 	if (!best) return undefined
 	const rest = Math.max(effort.schedules - Math.floor((3 * total) / 5), Math.floor(total / 5))
-	return better(best, searchTimes(instance, best.decisions, { ...terms, effort: { ...effort, schedules: rest } }, best))
+	return searchTimes(instance, best.decisions, { ...terms, effort: { ...effort, schedules: rest } }, best)
 }
 
-/** The best times for given decisions: samples, and climbing from the best of them. */
+/** The best times for given decisions: samples, and climbing from the best of them; never worse than what is known. */
 function searchTimes(
 	instance: NormalInstance,
 	decisions: Decisions,

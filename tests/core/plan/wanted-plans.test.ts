@@ -6,9 +6,7 @@ import type { Instance, Task } from '../../../core/plan/problem/instance'
 import { FIRST_LEVELS } from '../../../core/plan/problem/objective'
 import type { Plan } from '../../../core/plan/problem/plan'
 import { runsOf } from '../../../core/plan/problem/plan-times'
-
-const evenings = (...minutes: number[]) =>
-	minutes.map((length, s) => ({ open: s * 10_080, close: s * 10_080 + length, session: s + 1 }))
+import { evenings } from '../../support/evenings'
 
 function planned(instance: Omit<Instance, 'name'>): { plan: Plan } & ReturnType<typeof planExactly> {
 	const found = planExactly({ name: 'wanted', ...instance })

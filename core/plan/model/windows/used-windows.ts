@@ -54,9 +54,8 @@ export function addWindowUse(builder: ModelBuilder, parts: WindowParts): WindowU
 		of: parts.places[i]?.inClass ?? builder.no,
 		factor: minutes,
 	}))
-	const used = usedUntil.map((of): Multiple => ({ of, factor: 1 }))
 	const opens = windows.reduce((total, { open }) => total + open, 0)
-	builder.limit([...used, ...lessOf([...work, ...heldTerms(held.flat()), ...sumOf(waiting)])], opens)
+	builder.limit([...sumOf(usedUntil), ...lessOf([...work, ...heldTerms(held.flat()), ...sumOf(waiting)])], opens)
 	return { usedUntil, waiting, held, loads }
 }
 

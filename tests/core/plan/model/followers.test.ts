@@ -26,6 +26,30 @@ const shown: Instance = {
 	],
 }
 
+/** An extra between, which may be left out: with the petals made ahead nothing is shown for the taping then. */
+const withExtra: Instance = {
+	name: 'with an extra',
+	windows: [
+		{ open: 0, close: 27, session: 1 },
+		{ open: 100, close: 113, session: 2 },
+	],
+	tasks: [
+		{ id: 'show', minutes: 4, demo: true },
+		{ id: 'extra', minutes: 4, dropValue: 1 },
+		{ id: 'petals', minutes: 10, places: ['class', 'ahead'], prepMinutes: 1 },
+		{ id: 'tape', units: 3, unitMinutes: 5 },
+		{ id: 'leaves', minutes: 9 },
+		{ id: 'dust', minutes: 2 },
+	],
+	arcs: [
+		{ from: 'show', to: 'extra', lag: 0 },
+		{ from: 'extra', to: 'petals', lag: 0 },
+		{ from: 'petals', to: 'tape', lag: 0 },
+		{ from: 'show', to: 'leaves', lag: 0 },
+		{ from: 'tape', to: 'dust', lag: 30 },
+	],
+}
+
 /** Ids of what comes after each task, wholly or piece by piece. */
 function followersOf(instance: Instance) {
 	const normal = normalise(instance)
@@ -38,6 +62,13 @@ function followersOf(instance: Instance) {
 describe('what comes after a step', () => {
 	test('is not what comes of pieces that she makes ahead, for a demonstration: she needs no showing', () => {
 		expect(followersOf(shown).wholly).toMatchObject({ show: ['petals', 'leaves'], petals: ['tape', 'dust'] })
+	})
+
+	test('is nothing beyond an extra between, which may be left out', () => {
+		expect(followersOf(withExtra).wholly).toMatchObject({
+			show: ['extra', 'leaves'],
+			extra: ['petals', 'tape', 'dust'],
+		})
 	})
 
 	test('follows piece by piece for as long as nothing waits for all of them', () => {
@@ -61,4 +92,5 @@ describe('what comes after a step', () => {
 test('a demonstration and what may come before it never overlap, and the search for a better plan ends', () => {
 	// It found the same overlapping plan again and again, since no order was ever asked for.
 	expect(planExactly(shown, { nodes: 20_000 })).toMatchObject({ status: 'optimal', objective: { prepMinutes: 1 } })
+	expect(planExactly(withExtra, { nodes: 20_000 }).status).toBe('optimal')
 })

@@ -5,9 +5,7 @@ import type { Level } from '../../../../core/plan/model/level-rules'
 import { PlanModel } from '../../../../core/plan/model/plan-model'
 import type { Instance } from '../../../../core/plan/problem/instance'
 import { normalise } from '../../../../core/plan/problem/normal-form'
-
-const evenings = (...minutes: number[]) =>
-	minutes.map((length, s) => ({ open: s * 10_080, close: s * 10_080 + length, session: s + 1 }))
+import { evenings } from '../../../support/evenings'
 
 /** The least that the level can be without any decision. */
 function leastOf(instance: Instance, level: Level): number {
